@@ -1,0 +1,56 @@
+import { readFileSync } from 'node:fs';
+
+const { rooms } = JSON.parse(readFileSync(new URL('./core/layers.json', import.meta.url), 'utf8'));
+
+/** For every room of core: it may import only rooms of a lower number. */
+const layerRules = Object.entries(rooms).map(([room, level]) => {
+  const forbidden = Object.keys(rooms).filter(r => r !== room && rooms[r] >= level);
+  return {
+    name: `core-${room}-imports-upwards-or-sideways`,
+    severity: 'error',
+    from: { path: `^core/src/${room}/`, pathNot: '\\.test\\.ts$' },
+    to: { path: `^core/src/(${forbidden.join('|')})/` },
+  };
+});
+
+export default {
+  forbidden: [
+    { name: 'no-circles', severity: 'error', from: {}, to: { circular: true } },
+    {
+      name: 'core-stands-alone',
+      severity: 'error',
+      from: { path: '^core/' },
+      to: { path: '^(web|server)/' },
+    },
+    {
+      name: 'core-needs-only-the-schema-library',
+      severity: 'error',
+      from: { path: '^core/src', pathNot: '\\.test\\.ts$' },
+      to: { dependencyTypes: ['npm', 'npm-dev', 'core'], pathNot: 'node_modules/zod' },
+    },
+    {
+      name: 'server-knows-no-web',
+      severity: 'error',
+      from: { path: '^server/src' },
+      to: { path: '^(web|core)/' },
+    },
+    { name: 'web-knows-no-server', severity: 'error', from: { path: '^web/src' }, to: { path: '^server/' } },
+    {
+      name: 'core-room-not-in-layers',
+      severity: 'error',
+      from: { path: '^core/src/', pathNot: `^core/src/(${Object.keys(rooms).join('|')})/` },
+      to: {},
+    },
+    ...layerRules,
+  ],
+  options: {
+    doNotFollow: { path: 'node_modules' },
+    tsPreCompilationDeps: true,
+    tsConfig: { fileName: 'tsconfig.json' },
+    enhancedResolveOptions: {
+      exportsFields: ['exports'],
+      conditionNames: ['import', 'default'],
+      extensions: ['.ts', '.vue', '.mjs', '.js'],
+    },
+  },
+};

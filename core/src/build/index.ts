@@ -1,0 +1,2 @@
+export * from './plant-train.ts';
+export * from './describe-candidate.ts';

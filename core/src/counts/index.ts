@@ -1,0 +1,3 @@
+export * from './query.ts';
+export * from './candidate.ts';
+export * from './search.ts';

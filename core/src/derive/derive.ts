@@ -1,0 +1,99 @@
+import { axisPositions, clearanceFindings, wheelPhases } from '../layout/index.ts';
+import { type Finding, finding } from '../result/index.ts';
+import { byId, type Machine } from '../machine/index.ts';
+import type { Rational } from '../rational/index.ts';
+import { CHORD_ERROR } from '../tooth/index.ts';
+import { trainRates } from '../train/index.ts';
+import { parsePeriod } from '../units/index.ts';
+import { aimFindings, aimState } from './aim-state.ts';
+import type { Derived, Stages } from './derived.ts';
+import { distancesOf, meshStates } from './mesh-state.ts';
+import { stage } from './stage.ts';
+import { teethFindings } from './teeth-findings.ts';
+import { moduleTable, wheelStates } from './wheel-state.ts';
+
+/**
+ * Everything a screen shows of a machine: document → rates → centres → outlines → checks → findings. Pure. Given what
+ * was derived before, each stage is made anew only when something it is made from is another value.
+ */
+export function derive(machine: Machine, before?: Derived, chordError = CHORD_ERROR): Derived {
+  const { axes, members, toothings, wheels: wheelList, joints, aims: aimList } = machine;
+  const old = before?.stages;
+  const drive = stage(old?.drive, [machine.drive?.speed], () => driveSeconds(machine));
+  const train = stage(old?.train, [axes, members, wheelList, joints, machine.drive?.member], () =>
+    trainRates(machine),
+  );
+  const modules = stage(old?.modules, [toothings, wheelList, joints], () => moduleTable(machine));
+  const wheels = stage(old?.wheels, [modules.value, chordError], () =>
+    wheelStates(machine, modules.value, chordError, old?.wheels.value),
+  );
+  const meshes = stage(old?.meshes, [wheels.value], () => meshStates(machine, modules.value, wheels.value));
+  const positions = stage(old?.positions, [axes, members, meshes.value], () =>
+    axisPositions(machine, distancesOf(meshes.value)),
+  );
+  const phases = stage(old?.phases, [positions.value, wheelList, joints], () =>
+    wheelPhases(machine, positions.value.at),
+  );
+  const aims = stage(old?.aims, [aimList, train.value, drive.value], () =>
+    Object.fromEntries(aimList.map(a => [a.id, aimState(a, train.value, drive.value)])),
+  );
+  const teeth = stage(old?.teeth, [wheels.value, meshes.value], () =>
+    teethFindings(machine, wheels.value, meshes.value),
+  );
+  const clearance = stage(old?.clearance, [positions.value, wheels.value, members], () => {
+    const tips = Object.fromEntries(
+      Object.entries(wheels.value).map(([id, s]) => [id, s.dimensions.tipRadius]),
+    );
+    return clearanceFindings(machine, positions.value.at, tips);
+  });
+  const stages: Stages = { drive, train, modules, wheels, meshes, positions, phases, aims, teeth, clearance };
+  const findings = [
+    ...driveFindings(machine),
+    ...aimList.flatMap(a => {
+      const state = aims.value[a.id];
+      return state ? aimFindings(a, state, machine) : [];
+    }),
+    ...train.value.findings,
+    ...modules.value.findings,
+    ...teeth.value,
+    ...positions.value.findings,
+    ...phases.value.findings,
+    ...clearance.value,
+    ...copiesFindings(machine),
+  ];
+  return {
+    machine,
+    chordError,
+    driveSeconds: drive.value,
+    train: train.value,
+    wheels: wheels.value,
+    meshes: meshes.value,
+    modules: modules.value.modules,
+    positions: positions.value,
+    phases: phases.value,
+    aims: aims.value,
+    findings,
+    stages,
+  };
+}
+
+function driveSeconds(machine: Machine): Rational | undefined {
+  if (machine.drive?.speed.kind !== 'period') return undefined;
+  const seconds = parsePeriod(machine.drive.speed.text);
+  return seconds.ok ? seconds.value : undefined;
+}
+
+function driveFindings(machine: Machine): Finding[] {
+  const aimed = machine.aims.find(a => a.member !== undefined && a.member === machine.drive?.member);
+  return aimed ? [finding('aim-on-drive', 'warn', 'aims', [aimed.id])] : [];
+}
+
+/** Planets in copies are said by the document and not yet drawn. */
+const copiesFindings = (machine: Machine): Finding[] =>
+  machine.axes
+    .filter(a => a.copies)
+    .map(a =>
+      finding('copies-not-drawn', 'note', 'plan', [byId(machine.axes, a.id)?.id ?? a.id], {
+        count: a.copies?.count ?? 0,
+      }),
+    );

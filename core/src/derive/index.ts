@@ -1,0 +1,4 @@
+export * from './derived.ts';
+export * from './derive.ts';
+export * from './aim-state.ts';
+export { MACHINE_SUBJECT } from './teeth-findings.ts';

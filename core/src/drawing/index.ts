@@ -1,0 +1,2 @@
+export * from './drawing.ts';
+export * from './table.ts';

@@ -1,0 +1,2 @@
+export * from './svg.ts';
+export * from './csv.ts';

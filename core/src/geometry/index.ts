@@ -1,0 +1,5 @@
+export * from './point.ts';
+export * from './path.ts';
+export * from './measure.ts';
+export * from './root.ts';
+export * from './sample.ts';

@@ -1,0 +1,62 @@
+import { direction, type Point } from '../geometry/index.ts';
+import { axisOfWheel, byId, circleCount, type Machine, type MeshJoint, meshes } from '../machine/index.ts';
+import { matingPhase, phaseError } from '../mesh/index.ts';
+import { type Finding, finding } from '../result/index.ts';
+
+/** The angle of tooth 0 of every wheel at rest (radians from x), and meshes whose teeth cannot be put into gaps. */
+export interface Phases {
+  readonly at: Readonly<Record<string, number>>;
+  readonly findings: readonly Finding[];
+}
+
+/** Two teeth may miss the middle of their gaps by this part of a tooth, in radians of tooth phase. */
+const CLOSES = 1e-6;
+
+/**
+ * Sets every wheel so that its teeth stand in its neighbours' gaps at rest, walking from wheel to wheel through the
+ * external meshes. Each wheel turns freely on its arbor until it is fixed there; a loop of meshes may not close.
+ */
+export function wheelPhases(
+  machine: Pick<Machine, 'members' | 'wheels' | 'joints'>,
+  positions: Readonly<Record<string, Point>>,
+): Phases {
+  const at: Record<string, number> = {};
+  const findings: Finding[] = [];
+  const external = meshes(machine).filter(j => j.type === 'external');
+  const meshesOf = new Map<string, MeshJoint[]>();
+  for (const j of external) for (const w of [j.a, j.b]) meshesOf.set(w, [...(meshesOf.get(w) ?? []), j]);
+  const centre = (id: string): Point | undefined => {
+    const wheel = byId(machine.wheels, id);
+    return wheel && positions[axisOfWheel(machine, wheel) ?? ''];
+  };
+  const count = (id: string): number | undefined => {
+    const wheel = byId(machine.wheels, id);
+    return wheel && circleCount(wheel);
+  };
+  const checked = new Set<string>();
+  for (const start of machine.wheels) {
+    if (at[start.id] !== undefined) continue;
+    at[start.id] = 0;
+    const queue = [start.id];
+    for (let id = queue.shift(); id !== undefined; id = queue.shift()) {
+      for (const j of meshesOf.get(id) ?? []) {
+        const other = j.a === id ? j.b : j.a;
+        const [p, q, zp, zq] = [centre(id), centre(other), count(id), count(other)];
+        if (checked.has(j.id) || !p || !q || zp === undefined || zq === undefined) continue;
+        checked.add(j.id);
+        const line = direction(p, q);
+        const phase = at[id] ?? 0;
+        const known = at[other];
+        if (known === undefined) {
+          at[other] = matingPhase(zp, phase, zq, line);
+          queue.push(other);
+        } else {
+          const error = phaseError(zp, phase, zq, known, line);
+          if (Math.abs(error) > CLOSES)
+            findings.push(finding('phase-clash', 'stop', 'plan', [j.id], { teeth: error / (2 * Math.PI) }));
+        }
+      }
+    }
+  }
+  return { at, findings };
+}

@@ -1,0 +1,89 @@
+import { distance, type Point, polar, triangleApex } from '../geometry/index.ts';
+import { type Axis, axisOfWheel, byId, type Machine, meshes } from '../machine/index.ts';
+import { type Finding, finding } from '../result/index.ts';
+import { radians } from '../units/index.ts';
+
+/** Where every axis stands at rest, mm, in the ground's coordinates (arms at their angle of rest), and what does not close. */
+export interface Positions {
+  readonly at: Readonly<Record<string, Point>>;
+  readonly findings: readonly Finding[];
+}
+
+/** A centre may miss its place by this much, mm, before it is worth a word. */
+export const CLOSES = 1e-6;
+
+/**
+ * Places all axes from what they hang on: centres flow from the meshes (conventions: a change of a centre moves all
+ * that hangs on it). `distances` gives the centre distance of every mesh, mm, spread included.
+ */
+export function axisPositions(
+  machine: Pick<Machine, 'axes' | 'members' | 'wheels' | 'joints'>,
+  distances: Readonly<Record<string, number>>,
+): Positions {
+  const at: Record<string, Point> = {};
+  const findings: Finding[] = [];
+  const waiting = new Set<string>();
+  const place = (id: string | undefined): Point | undefined => {
+    const axis = byId(machine.axes, id);
+    if (!axis || waiting.has(axis.id)) return undefined;
+    const known = at[axis.id];
+    if (known) return known;
+    waiting.add(axis.id);
+    const found = resolve(axis, other => place(other));
+    waiting.delete(axis.id);
+    if (!found) findings.push(finding('axis-not-placed', 'warn', 'plan', [axis.id]));
+    const point = found ?? { x: 0, y: 0 };
+    at[axis.id] = point;
+    return point;
+  };
+  const across = (joint: string, axis: string): string | undefined => {
+    const mesh = byId(meshes(machine), joint);
+    const ends = [mesh?.a, mesh?.b].map(w => axisOfWheel(machine, byId(machine.wheels, w) ?? NO_WHEEL));
+    return ends.find(e => e !== undefined && e !== axis);
+  };
+  function resolve(axis: Axis, where: (id: string | undefined) => Point | undefined): Point | undefined {
+    const p = axis.place;
+    switch (p.kind) {
+      case 'given': {
+        const origin = axis.frame === 'ground' ? { x: 0, y: 0 } : where(axisOfArm(machine, axis.frame));
+        return origin && { x: origin.x + p.x, y: origin.y + p.y };
+      }
+      case 'coaxial':
+        return where(p.with);
+      case 'polar': {
+        const from = where(p.from);
+        return from && polar(from, p.radius, radians(p.angleDeg));
+      }
+      case 'mesh': {
+        const from = where(across(p.joint, axis.id));
+        const d = distances[p.joint];
+        return from && d !== undefined ? polar(from, d, radians(p.angleDeg)) : undefined;
+      }
+      case 'between': {
+        const [a, b] = p.joints.map(j => where(across(j, axis.id)));
+        const [da, db] = p.joints.map(j => distances[j]);
+        if (!a || !b || da === undefined || db === undefined) return undefined;
+        return triangleApex(a, b, da, db, p.side === 'left');
+      }
+    }
+  }
+  for (const axis of machine.axes) place(axis.id);
+  for (const mesh of meshes(machine)) {
+    const expected = distances[mesh.id];
+    const [a, b] = [mesh.a, mesh.b].map(
+      w => at[axisOfWheel(machine, byId(machine.wheels, w) ?? NO_WHEEL) ?? ''],
+    );
+    if (!a || !b || expected === undefined || Math.abs(distance(a, b) - expected) <= CLOSES) continue;
+    findings.push(
+      finding('centres-disagree', 'stop', 'plan', [mesh.id], { is: distance(a, b), needs: expected }),
+    );
+  }
+  return { at, findings };
+}
+
+const NO_WHEEL = { member: '' } as Machine['wheels'][number];
+
+const axisOfArm = (machine: Pick<Machine, 'members'>, arm: string): string | undefined => {
+  const member = byId(machine.members, arm);
+  return member?.kind === 'arbor' ? member.axis : undefined;
+};

@@ -1,0 +1,31 @@
+import type { Fix } from '../../result/index.ts';
+import { insertIdler } from './insert-idler.ts';
+import { type Edit, setAxisPlace, setSpread, setToothing, setWheel } from './patch.ts';
+import { byId } from '../lookup.ts';
+
+/** Fixes that are edits, by code. */
+const EDITS: Readonly<Record<string, (subject: string, value: number) => Edit>> = {
+  'set-shift': (id, value) => setWheel(id, { shift: value }),
+  'set-bore': (id, value) => setWheel(id, { bore: { kind: 'round', diameter: value } }),
+  'set-spread': (id, value) => setSpread(id, value),
+  'set-fillet': (id, value) => machine => {
+    const toothing = byId(machine.toothings, id);
+    return toothing?.form.kind === 'involute'
+      ? setToothing(id, { form: { ...toothing.form, fillet: value } })(machine)
+      : machine;
+  },
+  'insert-idler': (id, value) => insertIdler(id, value),
+  'swing-axis': (id, value) => machine => {
+    const axis = byId(machine.axes, id);
+    return axis?.place.kind === 'mesh'
+      ? setAxisPlace(id, { ...axis.place, angleDeg: value })(machine)
+      : machine;
+  },
+};
+
+/** The edit that a fix stands for. Throws for a code that has none: every fix that is offered must work. */
+export function editForFix(fix: Fix): Edit {
+  const make = EDITS[fix.code];
+  if (!make) throw new Error(`editForFix: ${fix.code}`);
+  return make(fix.subject, fix.value);
+}

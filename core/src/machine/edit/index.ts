@@ -1,0 +1,4 @@
+export * from './patch.ts';
+export * from './remove.ts';
+export * from './insert-idler.ts';
+export * from './fix.ts';

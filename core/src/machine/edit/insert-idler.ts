@@ -1,0 +1,55 @@
+import { byId, freeId, meshes } from '../lookup.ts';
+import type { Axis, Machine, MeshJoint, Wheel } from '../types.ts';
+import type { Edit } from './patch.ts';
+
+/**
+ * Puts an idler of `count` teeth between the two wheels of an external mesh: its sense turns, its ratio stays. Where
+ * the mesh placed an axis, the idler takes its direction and that axis follows on; where both axes stood already, the idler
+ * takes its place from both.
+ */
+export const insertIdler =
+  (meshId: string, count: number): Edit =>
+  machine => {
+    const mesh = byId(meshes(machine), meshId);
+    const b = mesh && byId(machine.wheels, mesh.b);
+    if (!mesh || !b || mesh.type !== 'external') return machine;
+    const ids = namesFor(machine);
+    const { spread: _, ...plain } = mesh;
+    const first: MeshJoint = { ...plain, b: ids.wheel };
+    const second: MeshJoint = { kind: 'mesh', id: ids.joint, type: 'external', a: ids.wheel, b: mesh.b };
+    const hung = machine.axes.find(x => x.place.kind === 'mesh' && x.place.joint === meshId);
+    const place: Axis['place'] =
+      hung?.place.kind === 'mesh'
+        ? { kind: 'mesh', joint: first.id, angleDeg: hung.place.angleDeg }
+        : { kind: 'between', joints: [first.id, second.id], side: 'left' };
+    const moved = (axis: Axis): Axis =>
+      axis.id === hung?.id && axis.place.kind === 'mesh'
+        ? { ...axis, place: { ...axis.place, joint: second.id } }
+        : axis;
+    return {
+      ...machine,
+      axes: [...machine.axes.map(moved), { id: ids.axis, frame: hung?.frame ?? 'ground', place }],
+      members: [
+        ...machine.members,
+        { kind: 'arbor', id: ids.member, name: `Idler for ${b.name}`, axis: ids.axis },
+      ],
+      wheels: [...machine.wheels, idlerWheel(ids, b, count)],
+      joints: [...machine.joints.map(j => (j.id === meshId ? first : j)), second],
+    };
+  };
+
+const namesFor = (machine: Machine): { axis: string; member: string; wheel: string; joint: string } => ({
+  axis: freeId(machine, 'axis'),
+  member: freeId(machine, 'arbor'),
+  wheel: freeId(machine, 'wheel'),
+  joint: freeId(machine, 'mesh'),
+});
+
+const idlerWheel = (ids: { wheel: string; member: string }, like: Wheel, count: number): Wheel => ({
+  ...like,
+  id: ids.wheel,
+  name: `${like.name} idler`,
+  member: ids.member,
+  teeth: { kind: 'count', count },
+  shift: 0,
+});

@@ -1,0 +1,44 @@
+import type { Aim, Axis, Machine, Member, Toothing, Wheel } from '../types.ts';
+
+/** A change of the document: a pure function from one machine to the next. */
+export type Edit = (machine: Machine) => Machine;
+
+type ListName = 'axes' | 'members' | 'toothings' | 'wheels' | 'joints' | 'aims' | 'processes' | 'searches';
+type Item<K extends ListName> = Machine[K][number];
+
+/** Replaces the thing of that id in one list; every other thing stays the very same value. */
+export const patch =
+  <K extends ListName>(list: K, id: string, change: (item: Item<K>) => Item<K>): Edit =>
+  machine => ({
+    ...machine,
+    [list]: machine[list].map(item => (item.id === id ? change(item as Item<K>) : item)),
+  });
+
+export const setWheel = (id: string, change: Partial<Omit<Wheel, 'id'>>): Edit =>
+  patch('wheels', id, w => ({ ...w, ...change }));
+
+export const setToothing = (id: string, change: Partial<Omit<Toothing, 'id'>>): Edit =>
+  patch('toothings', id, t => ({ ...t, ...change }));
+
+export const setAim = (id: string, change: Partial<Omit<Aim, 'id'>>): Edit =>
+  patch('aims', id, a => ({ ...a, ...change }));
+
+export const setAxisPlace = (id: string, place: Axis['place']): Edit =>
+  patch('axes', id, a => ({ ...a, place }));
+
+export const renameMember = (id: string, name: string): Edit =>
+  patch('members', id, m => ({ ...m, name }) as Member);
+
+/** Moves the centres of a mesh apart by so much, mm. */
+export const setSpread = (id: string, spread: number): Edit =>
+  patch('joints', id, j => (j.kind === 'mesh' ? { ...j, spread } : j));
+
+export const addAim =
+  (aim: Aim): Edit =>
+  machine => ({ ...machine, aims: [...machine.aims, aim] });
+
+/** One edit after another. */
+export const inOrder =
+  (...edits: readonly Edit[]): Edit =>
+  machine =>
+    edits.reduce((m, edit) => edit(m), machine);

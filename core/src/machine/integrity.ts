@@ -1,0 +1,198 @@
+import type { Problem } from '../result/index.ts';
+import { GROUND } from './schema/basic.ts';
+import type { Machine } from './types.ts';
+
+type Kind = 'axis' | 'member' | 'toothing' | 'wheel' | 'joint' | 'aim' | 'process' | 'frame';
+
+/**
+ * What the shape of a document cannot say: every id is used once, every reference leads to a thing of the right
+ * kind, and no frame or place hangs on itself. All problems, in the order of the document; none for a sound machine.
+ */
+export function integrityProblems(machine: Machine): Problem[] {
+  return [...repeatedIds(machine), ...missing(machine), ...circles(machine)];
+}
+
+function repeatedIds(machine: Machine): Problem[] {
+  const seen = new Set<string>();
+  const problems: Problem[] = [];
+  const lists = [
+    ...[machine.axes, machine.members, machine.toothings, machine.wheels, machine.joints, machine.modes],
+    ...[machine.indicators, machine.parts, machine.aims, machine.searches, machine.poses, machine.processes],
+    ...[machine.measurements, machine.log],
+  ];
+  for (const { id } of lists.flat()) {
+    if (id === GROUND || seen.has(id)) problems.push({ code: 'id-twice', data: { id } });
+    seen.add(id);
+  }
+  return problems;
+}
+
+function missing(machine: Machine): Problem[] {
+  const ids: Record<Kind, Set<string>> = {
+    axis: new Set(machine.axes.map(x => x.id)),
+    member: new Set(machine.members.map(x => x.id)),
+    toothing: new Set(machine.toothings.map(x => x.id)),
+    wheel: new Set(machine.wheels.map(x => x.id)),
+    joint: new Set(machine.joints.map(x => x.id)),
+    aim: new Set(machine.aims.map(x => x.id)),
+    process: new Set(machine.processes.map(x => x.id)),
+    frame: new Set([GROUND, ...machine.members.filter(m => m.kind === 'arbor').map(m => m.id)]),
+  };
+  const problems: Problem[] = [];
+  for (const [owner, kind, id] of references(machine)) {
+    if (id !== undefined && !ids[kind].has(id))
+      problems.push({ code: `missing-${kind}`, data: { owner, id } });
+  }
+  return problems;
+}
+
+type Reference = readonly [owner: string, kind: Kind, id: string | undefined];
+
+function* references(machine: Machine): Generator<Reference> {
+  yield* bodyReferences(machine);
+  for (const j of machine.joints) for (const [kind, id] of jointEnds(j)) yield [j.id, kind, id];
+  yield* workReferences(machine);
+}
+
+/** What axes, members, toothings and wheels refer to. */
+function* bodyReferences(machine: Machine): Generator<Reference> {
+  for (const a of machine.axes) {
+    yield [a.id, 'frame', a.frame];
+    yield* placeReferences(a);
+  }
+  for (const m of machine.members) {
+    if (m.kind === 'arbor') yield [m.name, 'axis', m.axis];
+    if (m.kind === 'slide') yield [m.name, 'frame', m.frame];
+    if (m.kind !== 'link') yield [m.name, 'frame', m.held];
+  }
+  for (const t of machine.toothings) {
+    if (t.size.by === 'outside diameter') yield [t.name, 'wheel', t.size.wheel];
+    if (t.size.by === 'centre distance') yield [t.name, 'joint', t.size.joint];
+  }
+  for (const w of machine.wheels) {
+    yield [w.name, 'member', w.member];
+    yield [w.name, 'toothing', w.toothing];
+  }
+}
+
+function* placeReferences({ id, place }: Machine['axes'][number]): Generator<Reference> {
+  if (place.kind === 'mesh') yield [id, 'joint', place.joint];
+  if (place.kind === 'between') for (const j of place.joints) yield [id, 'joint', j];
+  if (place.kind === 'coaxial') yield [id, 'axis', place.with];
+  if (place.kind === 'polar') yield [id, 'axis', place.from];
+}
+
+/** What modes, indicators, parts, aims, searches, the drive and the process refer to. */
+function* workReferences(machine: Machine): Generator<Reference> {
+  for (const m of machine.modes) {
+    yield [m.name, 'member', m.drive];
+    for (const id of m.engaged) yield [m.name, 'joint', id];
+    for (const id of m.held) yield [m.name, 'member', id];
+  }
+  for (const i of machine.indicators) yield [i.name, 'member', i.member];
+  for (const p of machine.parts) {
+    for (const id of p.wheels) yield [p.name, 'wheel', id];
+    yield [p.name, 'process', p.process];
+  }
+  for (const a of machine.aims) {
+    yield [a.name, 'frame', a.frame];
+    yield [a.name, 'member', a.member];
+  }
+  for (const s of machine.searches) yield [s.id, 'aim', s.aim];
+  yield ['the drive', 'member', machine.drive?.member];
+  yield ['the machine', 'process', machine.process];
+}
+
+/** The wheels and members that a joint ties, with the kind of each. */
+export function jointEnds(joint: Machine['joints'][number]): (readonly ['wheel' | 'member', string])[] {
+  switch (joint.kind) {
+    case 'mesh':
+      return [
+        ['wheel', joint.a],
+        ['wheel', joint.b],
+      ];
+    case 'chain':
+      return joint.runs.map(r => ['wheel', r.wheel] as const);
+    case 'friction':
+      return [
+        ['member', joint.a.member],
+        ['member', joint.b.member],
+      ];
+    case 'crank':
+      return [
+        ['member', joint.pin.member],
+        ['member', joint.rod],
+        ['member', joint.slide],
+      ];
+    case 'cam':
+      return [
+        ['member', joint.cam],
+        ['member', joint.follower],
+      ];
+    case 'pins in holes':
+      return [
+        ['wheel', joint.disc],
+        ['member', joint.carrier],
+      ];
+    case 'ratchet':
+    case 'intermittent':
+      return [
+        ['member', joint.driver],
+        ['member', joint.driven],
+      ];
+    default:
+      return [
+        ['member', joint.a],
+        ['member', joint.b],
+      ];
+  }
+}
+
+/** Axes whose frame or place leads back to themselves, by walking each chain at most once per axis. */
+function circles(machine: Machine): Problem[] {
+  const axisOfMember = new Map(
+    machine.members.flatMap(m => (m.kind === 'arbor' ? [[m.id, m.axis] as const] : [])),
+  );
+  const axisOfWheel = new Map(machine.wheels.map(w => [w.id, axisOfMember.get(w.member)] as const));
+  const joints = new Map(machine.joints.map(j => [j.id, j] as const));
+  const across = (joint: string, axis: string): string[] => {
+    const j = joints.get(joint);
+    if (j?.kind !== 'mesh') return [];
+    return [axisOfWheel.get(j.a), axisOfWheel.get(j.b)].filter(
+      x => x !== undefined && x !== axis,
+    ) as string[];
+  };
+  const hangsOn = new Map(
+    machine.axes.map(a => {
+      const arm = axisOfMember.get(a.frame);
+      const p = a.place;
+      const place =
+        p.kind === 'mesh'
+          ? across(p.joint, a.id)
+          : p.kind === 'between'
+            ? p.joints.flatMap(j => across(j, a.id))
+            : p.kind === 'coaxial'
+              ? [p.with]
+              : p.kind === 'polar'
+                ? [p.from]
+                : [];
+      return [a.id, arm === undefined ? place : [arm, ...place]] as const;
+    }),
+  );
+  const done = new Set<string>();
+  const open = new Set<string>();
+  const found: Problem[] = [];
+  const walk = (id: string): void => {
+    if (done.has(id)) return;
+    if (open.has(id)) {
+      found.push({ code: 'axis-on-itself', data: { id } });
+      return;
+    }
+    open.add(id);
+    for (const next of hangsOn.get(id) ?? []) walk(next);
+    open.delete(id);
+    done.add(id);
+  };
+  for (const a of machine.axes) walk(a.id);
+  return found;
+}

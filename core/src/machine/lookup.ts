@@ -1,0 +1,45 @@
+import type { Arbor, Machine, MeshJoint, Wheel } from './types.ts';
+
+/** The thing of that id in a list, or undefined. */
+export const byId = <T extends { readonly id: string }>(
+  list: readonly T[],
+  id: string | undefined,
+): T | undefined => list.find(x => x.id === id);
+
+/** The members that turn on an axis. */
+export const arbors = (machine: Pick<Machine, 'members'>): Arbor[] =>
+  machine.members.filter((m): m is Arbor => m.kind === 'arbor');
+
+/** The joints that are meshes of two wheels. */
+export const meshes = (machine: Pick<Machine, 'joints'>): MeshJoint[] =>
+  machine.joints.filter((j): j is MeshJoint => j.kind === 'mesh');
+
+/** The number of teeth the full circle of a wheel holds; undefined while it is open. */
+export function circleCount(wheel: Wheel): number | undefined {
+  switch (wheel.teeth.kind) {
+    case 'count':
+      return wheel.teeth.count;
+    case 'sector':
+      return wheel.teeth.circle;
+    case 'open':
+      return undefined;
+  }
+}
+
+/** The id of the axis on which a wheel turns; undefined for a wheel on a slide or a link. */
+export function axisOfWheel(machine: Pick<Machine, 'members'>, wheel: Wheel): string | undefined {
+  const member = byId(machine.members, wheel.member);
+  return member?.kind === 'arbor' ? member.axis : undefined;
+}
+
+/** An id that is not taken yet: the stem and the next free number. */
+export function freeId(machine: Machine, stem: string): string {
+  const taken = new Set(
+    [machine.axes, machine.members, machine.toothings, machine.wheels, machine.joints, machine.aims]
+      .flat()
+      .map(x => x.id)
+      .concat([machine.modes, machine.indicators, machine.parts, machine.searches].flat().map(x => x.id))
+      .concat([machine.poses, machine.processes, machine.measurements, machine.log].flat().map(x => x.id)),
+  );
+  for (let n = 1; ; n++) if (!taken.has(`${stem}${n}`)) return `${stem}${n}`;
+}

@@ -1,0 +1,15 @@
+import { VERSION } from './schema/machine.ts';
+
+/** Steps from one version of the document to the next, by the version they start from. Version 1 is the first. */
+const STEPS: Readonly<Record<number, (data: unknown) => unknown>> = {};
+
+/** Brings a document of an older version up to the one this code writes. Throws for a version without a step. */
+export function migrate(data: unknown, version: number): unknown {
+  let current = data;
+  for (let v = version; v < VERSION; v++) {
+    const step = STEPS[v];
+    if (!step) throw new Error(`migrate: no step from version ${v}`);
+    current = step(current);
+  }
+  return current;
+}

@@ -1,0 +1,89 @@
+import { z } from 'zod';
+import { Id, Mm, Pin, Size } from './basic.ts';
+
+const tied = { id: Id };
+
+/** What ties two members, with a law of motion. */
+export const Joint = z.discriminatedUnion('kind', [
+  /** Two wheels in engagement; `spread` moves their centres apart by so much. */
+  z.strictObject({
+    kind: z.literal('mesh'),
+    ...tied,
+    type: z.enum([
+      'external',
+      'internal',
+      'rack',
+      'bevel',
+      'worm',
+      'crossed',
+      'pegs',
+      'reducer',
+      'non-circular',
+    ]),
+    a: Id,
+    b: Id,
+    spread: Mm.optional(),
+  }),
+  /** A chain or belt over any number of wheels, inside or outside its loop. */
+  z.strictObject({
+    kind: z.literal('chain'),
+    ...tied,
+    type: z.enum(['chain', 'belt']),
+    runs: z.array(z.strictObject({ wheel: Id, side: z.enum(['inside', 'outside']) })).min(2),
+    links: z.number().int().min(3).optional(),
+  }),
+  z.strictObject({
+    kind: z.literal('friction'),
+    ...tied,
+    a: z.strictObject({ member: Id, diameter: Size }),
+    b: z.strictObject({ member: Id, diameter: Size }),
+    crossed: z.boolean().optional(),
+  }),
+  z.strictObject({ kind: z.literal('crank'), ...tied, pin: Pin, rod: Id, slide: Id }),
+  z.strictObject({
+    kind: z.literal('cam'),
+    ...tied,
+    cam: Id,
+    follower: Id,
+    /** Lift in mm at angles of the cam in degrees. */
+    lift: z.array(z.tuple([z.number().min(0).max(360), Mm])).min(2),
+  }),
+  z.strictObject({ kind: z.literal('universal'), ...tied, a: Id, b: Id }),
+  z.strictObject({
+    kind: z.literal('pins in holes'),
+    ...tied,
+    disc: Id,
+    carrier: Id,
+    pins: z.number().int().min(2),
+    pinDiameter: Size,
+    circle: Size,
+  }),
+  z.strictObject({
+    kind: z.literal('ratchet'),
+    ...tied,
+    driver: Id,
+    driven: Id,
+    teeth: z.number().int().min(2),
+    turns: z.enum(['forward', 'backward']),
+  }),
+  z.strictObject({ kind: z.literal('slip'), ...tied, a: Id, b: Id }),
+  z.strictObject({ kind: z.literal('clutch'), ...tied, a: Id, b: Id }),
+  z.strictObject({
+    kind: z.literal('intermittent'),
+    ...tied,
+    type: z.enum(['counter carry', 'half gear', 'geneva']),
+    driver: Id,
+    driven: Id,
+    /** Part of a turn that the driven member makes for each turn of the driver, as a fraction. */
+    step: z.tuple([z.number().int().min(1), z.number().int().min(1)]),
+  }),
+]);
+
+/** A named state of the clutches and of which member drives. */
+export const Mode = z.strictObject({
+  id: Id,
+  name: z.string().max(120),
+  drive: Id.optional(),
+  engaged: z.array(Id),
+  held: z.array(Id),
+});

@@ -1,0 +1,35 @@
+import { z } from 'zod';
+import { Degrees, FrameRef, Id, Mm, Name, Size } from './basic.ts';
+
+/** The cross section of an arbor, and so what bores fit on it. */
+const Section = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.literal('rod'), diameter: Size }),
+  z.strictObject({ kind: z.literal('tube'), bore: Size, diameter: Size }),
+  z.strictObject({ kind: z.literal('hex'), across: Size }),
+  z.strictObject({ kind: z.literal('square'), across: Size }),
+  z.strictObject({ kind: z.literal('flat'), diameter: Size, across: Size }),
+  z.strictObject({ kind: z.literal('keyed'), diameter: Size, keyWidth: Size, keyDepth: Size }),
+]);
+
+/** One rigid moving body. Held: it stands still in the named frame. */
+export const Member = z.discriminatedUnion('kind', [
+  z.strictObject({
+    kind: z.literal('arbor'),
+    id: Id,
+    name: Name,
+    axis: Id,
+    held: FrameRef.optional(),
+    section: Section.optional(),
+  }),
+  z.strictObject({
+    kind: z.literal('slide'),
+    id: Id,
+    name: Name,
+    frame: FrameRef,
+    x: Mm,
+    y: Mm,
+    directionDeg: Degrees,
+    held: FrameRef.optional(),
+  }),
+  z.strictObject({ kind: z.literal('link'), id: Id, name: Name, length: Size }),
+]);

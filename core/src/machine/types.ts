@@ -1,0 +1,26 @@
+import type { z } from 'zod';
+import type { Axis as AxisSchema } from './schema/axis.ts';
+import type { Joint as JointSchema } from './schema/joint.ts';
+import type { MachineSchema } from './schema/machine.ts';
+import type { Member as MemberSchema } from './schema/member.ts';
+import type { Toothing as ToothingSchema, Wheel as WheelSchema } from './schema/toothing.ts';
+import type { Aim as AimSchema, Process as ProcessSchema, Search as SearchSchema } from './schema/work.ts';
+
+type Deep<T> = T extends readonly (infer U)[]
+  ? readonly Deep<U>[]
+  : T extends object
+    ? { readonly [K in keyof T]: Deep<T[K]> }
+    : T;
+
+export type Machine = Deep<z.output<typeof MachineSchema>>;
+export type Axis = Deep<z.output<typeof AxisSchema>>;
+export type Member = Deep<z.output<typeof MemberSchema>>;
+export type Arbor = Extract<Member, { kind: 'arbor' }>;
+export type Toothing = Deep<z.output<typeof ToothingSchema>>;
+export type InvoluteForm = Extract<Toothing['form'], { kind: 'involute' }>;
+export type Wheel = Deep<z.output<typeof WheelSchema>>;
+export type Joint = Deep<z.output<typeof JointSchema>>;
+export type MeshJoint = Extract<Joint, { kind: 'mesh' }>;
+export type Aim = Deep<z.output<typeof AimSchema>>;
+export type Search = Deep<z.output<typeof SearchSchema>>;
+export type Process = Deep<z.output<typeof ProcessSchema>>;

@@ -1,0 +1,2 @@
+export * from './cautions.ts';
+export * from './parts-list.ts';

@@ -1,0 +1,2 @@
+export * from './angle.ts';
+export * from './place.ts';

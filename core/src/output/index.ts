@@ -1,0 +1,3 @@
+export * from './wheel-drawing.ts';
+export * from './plan-drawing.ts';
+export * from './file-name.ts';

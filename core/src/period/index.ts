@@ -1,0 +1,2 @@
+export * from './library.ts';
+export * from './drift.ts';

@@ -1,0 +1,4 @@
+export * from './integer.ts';
+export * from './rational.ts';
+export * from './decimal.ts';
+export * from './continued-fraction.ts';

@@ -1,0 +1,2 @@
+export * from './result.ts';
+export * from './finding.ts';

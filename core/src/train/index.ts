@@ -1,0 +1,3 @@
+export * from './equations.ts';
+export * from './solve.ts';
+export * from './train-rates.ts';

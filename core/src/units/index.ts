@@ -1,0 +1,5 @@
+export * from './time-unit.ts';
+export * from './wanted.ts';
+export * from './length.ts';
+export * from './angle.ts';
+export * from './say-number.ts';

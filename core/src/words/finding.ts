@@ -1,0 +1,218 @@
+import type { Machine } from '../machine/index.ts';
+import type { Finding, Fix } from '../result/index.ts';
+import { figure, fixed, mm } from '../units/index.ts';
+import { nameOf } from './names.ts';
+import { sayProblem } from './problem.ts';
+
+/** A finding in words: what it is, why, and what would mend it when no single change does. */
+export interface FindingWords {
+  readonly title: string;
+  readonly why: string;
+  readonly advice?: string;
+}
+
+interface Speaker {
+  /** The name of the n-th subject. */
+  readonly name: (n?: number) => string;
+  readonly num: (key: string) => number;
+  readonly text: (key: string) => string;
+}
+
+type Words = (s: Speaker) => FindingWords;
+
+const WORDS: Readonly<Record<string, Words>> = {
+  'no-drive': () => ({
+    title: 'Nothing drives the machine',
+    why: 'Without a drive no rate can be worked out.',
+    advice: 'Name the arbor that is turned.',
+  }),
+  'aim-on-drive': s => ({
+    title: `${s.name()} is the drive itself`,
+    why: 'The drive turns once per turn of itself, whatever the train.',
+    advice: 'Choose a train for the aim, or remove it.',
+  }),
+  'aim-without-train': s => ({
+    title: `${s.name()} has no train yet`,
+    why: 'No arbor turns for this aim.',
+    advice: 'Choose counts for it.',
+  }),
+  'aim-without-rate': s => ({
+    title: `${s.name()} does not turn`,
+    why: 'The meshes give its arbor no rate.',
+    advice: 'Join it to the drive.',
+  }),
+  'aim-frame-not-solved': s => ({
+    title: `${s.name()} is meant on an arm`,
+    why: 'Aims relative to an arm are not weighed yet.',
+  }),
+  'aim-unreadable': s => ({
+    title: `${s.name()} cannot be weighed`,
+    why: sayProblem({ code: s.text('problem'), data: {} }),
+  }),
+  'tolerance-needs-period': s => ({
+    title: `${s.name()}: tolerance over a time`,
+    why: 'The drive has no period, so a time says nothing about its turns.',
+    advice: 'State the tolerance over turns of the drive, such as 100 turns.',
+  }),
+  'wrong-sense': s => ({
+    title: `${s.name()} turns the wrong way`,
+    why: 'Each external mesh reverses; an idler turns the sense once more and leaves the ratio.',
+  }),
+  'aim-missed': s => ({
+    title: `${s.name()} drifts too far`,
+    why: `It is out by ${figure(Math.abs(s.num('drift')), 3)}° in ${s.text('over')}; you allow ${figure(s.num('limit'), 3)}°.`,
+    advice: 'Choose other counts, or allow more.',
+  }),
+  'count-open': s => ({
+    title: `${s.name()}: a count is open`,
+    why: 'A mesh with an open count gives no rate.',
+    advice: 'Give it a count.',
+  }),
+  'joint-not-solved': s => ({
+    title: `${s.name()}: ${s.text('kind')} not worked out`,
+    why: 'This version keeps such a joint and does not work out its motion yet.',
+  }),
+  'held-not-solved': s => ({
+    title: `${s.name()} is held in a frame it does not rest in`,
+    why: 'It can be held only in its own frame or in an arm on its own line.',
+  }),
+  contradiction: s => ({
+    title: `${s.name()} cannot turn`,
+    why: 'This mesh asks for another rate than the rest of the train gives: the train is locked.',
+    advice: 'Change a count or take a mesh away.',
+  }),
+  'not-driven': s => ({
+    title: `${s.name()} is not driven`,
+    why: 'No chain of meshes from the drive fixes its rate.',
+    advice: 'Join it to the train, hold it, or remove it.',
+  }),
+  'no-module': s => ({
+    title: `${s.name()} has no module`,
+    why: 'Its size hangs on a wheel or mesh that gives none.',
+    advice: 'Size it by module.',
+  }),
+  'teeth-not-drawn': s => ({
+    title: `${s.name()} is drawn as a circle`,
+    why: `Teeth of this kind (${s.text('kind')}) are kept in the document and not drawn yet.`,
+  }),
+  'teeth-impossible': s => ({
+    title: `${s.name()} cannot be cut`,
+    why: sayProblem({
+      code: s.text('problem'),
+      data: { count: s.num('count'), most: s.num('most'), least: s.num('least') },
+    }),
+  }),
+  undercut: s => ({
+    title: `${s.name()} is undercut`,
+    why: `${s.num('count')} teeth; the rack cuts into the flank below ${figure(s.num('limit'), 4)}. The foot is weakened and contact shortened.`,
+    advice: 'Use more teeth, a profile shift or a larger pressure angle.',
+  }),
+  'pointed-tip': s => ({
+    title: `${s.name()} has pointed teeth`,
+    why: 'Its flanks meet below the tip circle.',
+    advice: 'Take less profile shift, or more teeth.',
+  }),
+  'thin-tip': s => ({
+    title: `${s.name()} has thin tips`,
+    why: `${mm(s.num('tip'))} at the tip; ${mm(s.num('least'))} is the least to trust (common practice).`,
+    advice: 'Take less profile shift.',
+  }),
+  'bore-through-root': s => ({
+    title: `${s.name()}: bore larger than the root`,
+    why: `The bore of ${mm(s.num('bore'))} does not fit within the root of ${mm(s.num('root'))}.`,
+    advice: 'Take a smaller bore, more teeth or a larger module.',
+  }),
+  'thin-wall': s => ({
+    title: `${s.name()}: little left round the bore`,
+    why: `${mm(s.num('wall'))} between bore and root; one module, ${mm(s.num('least'))}, is the least to trust (common practice).`,
+  }),
+  'fillet-too-large': s => ({
+    title: `${s.name()}: fillet larger than the gap`,
+    why: `A tip radius of ${figure(s.num('fillet'), 3)} modules does not fit the rack; ${figure(s.num('largest'), 3)} is its full round, and is used.`,
+  }),
+  'toothings-differ': s => ({
+    title: `${s.name()} do not match`,
+    why: 'Wheels in mesh must share one toothing.',
+    advice: 'Give both the same toothing.',
+  }),
+  'layers-differ': s => ({
+    title: `${s.name()} lie in different layers`,
+    why: `Layers ${s.num('a') + 1} and ${s.num('b') + 1}: they pass each other instead of meshing.`,
+    advice: 'Put them in one layer.',
+  }),
+  'wheel-meshes-itself': s => ({
+    title: `${s.name()}: a wheel in mesh with itself`,
+    why: 'A mesh needs two wheels.',
+  }),
+  'little-contact': s => ({
+    title: `${s.name()}: too little contact`,
+    why: `Contact ratio ${fixed(s.num('is'), 2)}; below ${fixed(s.num('least'), 1)} one pair of teeth may leave before the next has arrived.`,
+    advice: 'Use more teeth, less profile shift, a smaller pressure angle, or centres closer together.',
+  }),
+  'no-play': s => ({
+    title: `${s.name()}: no play`,
+    why: `Play ${mm(s.num('play'), 3)}: the teeth jam.`,
+    advice: 'Set the centres apart or thin the teeth.',
+  }),
+  'centres-disagree': s => ({
+    title: `${s.name()} do not meet`,
+    why: `Their centres stand ${mm(s.num('is'), 3)} apart; the mesh needs ${mm(s.num('needs'), 3)}.`,
+    advice: 'Choose counts with equal tooth sums, or let one axis swing.',
+  }),
+  'axis-not-placed': s => ({
+    title: `The axis of ${s.name()} has no place`,
+    why: 'What it hangs on gives no point for it.',
+    advice: 'Change a count, or give it a place of its own.',
+  }),
+  'phase-clash': s => ({
+    title: `${s.name()}: teeth stand on teeth`,
+    why: `Going round the loop they miss the gap by ${fixed(Math.abs(s.num('teeth')), 3)} of a tooth.`,
+    advice: 'Swing an axis, or change a count in the loop.',
+  }),
+  'wheels-strike': s => ({
+    title: `${s.name(0)} strikes ${s.name(1)}`,
+    why: `They overlap by ${mm(s.num('overlap'))} in one layer and are not meant to mesh.`,
+    advice: 'Swing an arbor, or move a wheel to another layer.',
+  }),
+  'wheels-in-one-place': s => ({
+    title: `${s.name(0)} and ${s.name(1)} in one place`,
+    why: 'Both lie on one axis in one layer.',
+    advice: 'Move one to another layer.',
+  }),
+  'wheel-strikes-arbor': s => ({
+    title: `${s.name(0)} strikes the arbor of ${s.name(1)}`,
+    why: `They overlap by ${mm(s.num('overlap'))} in a layer the arbor passes.`,
+    advice: 'Swing an arbor, or change layers.',
+  }),
+  'copies-not-drawn': s => ({
+    title: `${s.name()} stands in ${s.num('count')} places`,
+    why: 'Only the first is drawn yet.',
+  }),
+};
+
+/** A finding as the maker reads it. Throws for a code without words. */
+export function sayFinding(finding: Finding, machine: Machine): FindingWords {
+  const words = WORDS[finding.code];
+  if (!words) throw new Error(`sayFinding: no words for ${finding.code}`);
+  return words({
+    name: (n = 0) => nameOf(machine, finding.subjects[n] ?? ''),
+    num: key => Number(finding.data[key] ?? 0),
+    text: key => String(finding.data[key] ?? ''),
+  });
+}
+
+const FIXES: Readonly<Record<string, (value: number) => string>> = {
+  'set-shift': v => `Profile shift ${figure(v, 3)}`,
+  'set-bore': v => `Bore ${mm(v, 1)}`,
+  'set-spread': v => (v === 0 ? 'Centres at theory' : `Spread ${mm(v)}`),
+  'set-fillet': v => `Fillet ${figure(v, 3)} modules`,
+  'insert-idler': v => `Insert an idler of ${v}`,
+  'swing-axis': v => `Swing to ${figure(v, 4)}°`,
+};
+
+/** What a fix does, as the label of its button. */
+export function sayFix(fix: Fix): string {
+  const words = FIXES[fix.code];
+  if (!words) throw new Error(`sayFix: no words for ${fix.code}`);
+  return words(fix.value);
+}

@@ -1,0 +1,5 @@
+export * from './problem.ts';
+export * from './finding.ts';
+export * from './caution.ts';
+export * from './drift.ts';
+export * from './names.ts';

@@ -1,0 +1,24 @@
+import { byId, circleCount, jointEnds, type Machine, type Wheel } from '../machine/index.ts';
+
+/** A wheel as it is called on screen: its name and its count. */
+export function wheelName(wheel: Wheel): string {
+  const count = circleCount(wheel);
+  return `${wheel.name || wheel.id} (${count ?? 'open'})`;
+}
+
+/** The maker's name for whatever has that id: wheels with their counts, arbors, aims and toothings by name, meshes by their two wheels, axes by what stands on them. */
+export function nameOf(machine: Machine, id: string): string {
+  const wheel = byId(machine.wheels, id);
+  if (wheel) return wheelName(wheel);
+  const named = [machine.members, machine.aims, machine.toothings, machine.processes].flat();
+  const found = named.find(x => x.id === id);
+  if (found) return found.name || id;
+  const joint = byId(machine.joints, id);
+  if (joint)
+    return jointEnds(joint)
+      .map(([, end]) => nameOf(machine, end))
+      .join(' and ');
+  const axis = byId(machine.axes, id);
+  const standing = machine.members.filter(m => m.kind === 'arbor' && m.axis === id).map(m => m.name);
+  return axis?.name ?? (standing.length > 0 ? standing.join(', ') : id);
+}

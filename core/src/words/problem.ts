@@ -1,0 +1,93 @@
+import type { Problem } from '../result/index.ts';
+
+type Data = Problem['data'];
+type Sentence = (d: Data) => string;
+
+const reading = (d: Data): string =>
+  d['text'] === undefined || d['text'] === '' ? 'That' : `“${String(d['text']).slice(0, 60)}”`;
+
+/** What is wrong, and what would work: one or two sentences a problem. */
+const SENTENCES: Readonly<Record<string, Sentence>> = {
+  'nothing-typed': () =>
+    'Nothing is typed here. Write a period such as 12.4206 h, or a ratio such as 235/19.',
+  'not-a-number': d => `${reading(d)} is not a number. Write one such as 12.4206 or 235/19.`,
+  'number-too-long': d => `That is longer than can be read. Use at most ${d['most']} characters.`,
+  'division-by-zero': d => `${reading(d)} divides by nought. Write a bottom figure other than 0.`,
+  'decimal-comma': d =>
+    `${reading(d)} has a comma inside a number. Write the decimal with a point, as in 12.4206.`,
+  'ratio-zero': () => 'A ratio of nought means the output stands still. Write a ratio above 0.',
+  'ratio-negative': () => 'Write the ratio without a sign; which way it turns is set beside it.',
+  'period-zero': () => 'A period of nought cannot be turned. Write a period above 0, such as 12 h.',
+  'period-negative': () => 'A period cannot be negative. Which way it turns is set beside it.',
+  'speed-zero': () => 'A speed of nought never turns. Write a speed above 0, such as 5 rpm.',
+  'period-unreadable': d =>
+    `From “${String(d['from']).slice(0, 40)}” on, this cannot be read. Write figures with units, such as 29d 12h 44m 2.9s.`,
+  'unit-unknown': d =>
+    `“${d['unit']}” is not a unit of time here. Use s, min, h, d, week, tropical year, sidereal year or Julian year.`,
+  'unit-missing': d => `${reading(d)} has no unit. Write a period such as 12 h, or a speed such as 5 rpm.`,
+  'year-unnamed': () =>
+    'Say which year: tropical year (365.24219 d), sidereal year (365.25636 d) or Julian year (365.25 d).',
+  'drive-has-no-period': () =>
+    'The drive has no period of its own, so a period cannot be compared with it. Give the drive a period, or write the aim as a ratio.',
+  'limits-not-whole': () => 'Tooth counts are whole numbers. Write the limits without decimals.',
+  'limits-reversed': d => `The least count, ${d['least']}, is above the most, ${d['most']}. Swap them.`,
+  'limit-too-small': d =>
+    `Wheels of ${d['least']} teeth cannot be made here. Start at ${d['smallest']} or more.`,
+  'limit-too-large': d => `${d['most']} teeth is more than this search covers. Use at most ${d['largest']}.`,
+  'no-stages': () => 'Choose one stage, two stages, or both.',
+  'stages-not-searched': d => `Only trains of up to ${d['most']} stages are searched.`,
+  'coaxial-needs-two': () =>
+    'One stage cannot return to the drive’s centre. Allow two stages, or let the output stand beside the drive.',
+  'idler-no-room': d =>
+    `Returning to the centre with an idler needs tooth sums that differ by ${d['room']}; from ${d['least']} to ${d['most']} teeth they cannot. Widen the limits.`,
+  'file-too-large': d =>
+    `The file has ${d['megabytes']} million characters; machine files are read up to ${d['most']} million. Nothing was changed.`,
+  'file-not-json': () =>
+    'This is not a machine file: it is not JSON text. Open a file that was saved here as .json.',
+  'file-broken-off': () =>
+    'The file begins like a machine but is damaged or broken off. Take an earlier copy; nothing here was changed.',
+  'file-not-ours': d => `This JSON file is not a machine: it does not carry the mark “${d['format']}”.`,
+  'file-version-unreadable': d =>
+    `The file’s version, “${d['version']}”, is not a whole number from 1 up, so it cannot be read safely.`,
+  'file-newer': d =>
+    `The file is of version ${d['version']}; this application knows versions up to ${d['known']}. Open it with a newer one; nothing was changed.`,
+  'file-invalid': d =>
+    `At ${d['where']} the file cannot be right: ${d['what']}.${Number(d['more']) > 0 ? ` There are ${d['more']} more such places.` : ''}`,
+  'id-twice': d => `The id “${d['id']}” is used twice in the file. Each thing needs its own.`,
+  'missing-axis': d => `“${d['owner']}” refers to an axis “${d['id']}” that is not in the file.`,
+  'missing-member': d => `“${d['owner']}” stands on an arbor “${d['id']}” that is not in the file.`,
+  'missing-toothing': d => `“${d['owner']}” uses a toothing “${d['id']}” that is not in the file.`,
+  'missing-wheel': d => `“${d['owner']}” refers to a wheel “${d['id']}” that is not there.`,
+  'missing-joint': d => `“${d['owner']}” hangs on a mesh “${d['id']}” that is not in the file.`,
+  'missing-aim': d => `“${d['owner']}” belongs to an aim “${d['id']}” that is not in the file.`,
+  'missing-process': d => `“${d['owner']}” is made by a process “${d['id']}” that is not in the file.`,
+  'missing-frame': d =>
+    `“${d['owner']}” rests in a frame “${d['id']}” that is neither the ground nor an arbor.`,
+  'axis-on-itself': d =>
+    `The axis “${d['id']}” hangs on itself in a circle. One of the axes must be given its own place.`,
+  'too-many-teeth-to-draw': d => `${d['count']} teeth are more than are drawn; the limit is ${d['most']}.`,
+  'too-few-teeth-to-draw': d =>
+    `${d['count']} teeth cannot make an involute wheel that turns; use ${d['least']} or more.`,
+  'root-vanishes': () =>
+    'The root of the teeth falls into the centre. Use more teeth, a larger profile shift or a smaller dedendum.',
+  'teeth-cut-away': () =>
+    'The cutter takes the whole flank away. Use more teeth, a larger profile shift or a smaller dedendum.',
+  'tooth-thinned-away': () => 'Thinning for play leaves no tooth. Take less play, or a larger module.',
+  'rack-too-deep': () =>
+    'At this pressure angle the cutter comes to a point before it reaches the root. Take a smaller dedendum.',
+  'size-needs-count': d =>
+    `“${d['toothing']}” is sized by a wheel whose count is open. Give it a count, or size by module.`,
+  'size-impossible': d =>
+    `“${d['toothing']}” cannot have that outside diameter: the profile shift is too negative.`,
+  'teeth-not-drawn': d => `The teeth of “${d['wheel']}” are of a kind that is not drawn yet.`,
+  'date-unreadable': d => `${reading(d)} is not a date. Write one such as 2026-01-01 or 2026-01-01 06:30.`,
+  'tolerance-zero': () => 'No train is without any drift for ever. Allow more than 0 degrees.',
+  'nothing-to-draw': () => 'There is no wheel to draw yet. Choose a train for an aim first.',
+};
+
+/** A problem as a sentence for the maker. */
+export function sayProblem(problem: Problem): string {
+  const sentence = SENTENCES[problem.code];
+  if (!sentence) throw new Error(`sayProblem: no words for ${problem.code}`);
+  return sentence(problem.data);
+}

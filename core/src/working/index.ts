@@ -1,0 +1,6 @@
+export * from './working.ts';
+export * from './ratio.ts';
+export * from './module.ts';
+export * from './undercut.ts';
+export * from './centre.ts';
+export * from './contact.ts';

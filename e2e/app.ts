@@ -1,0 +1,78 @@
+import { type Browser, type BrowserContext, chromium, type Page } from 'playwright-core';
+import { createServer, type Server } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import { join } from 'node:path';
+import { createApp } from '../server/src/create-app.ts';
+
+const FLAGS = [
+  '--no-sandbox',
+  '--disable-quic',
+  '--no-first-run',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
+];
+
+/** The built application behind its own server, and a browser to drive it. */
+export interface App {
+  readonly base: string;
+  /** A window of its own storage, with every error of the page collected. */
+  readonly open: (options?: { width?: number; height?: number; dark?: boolean }) => Promise<Window>;
+  readonly close: () => Promise<void>;
+}
+
+export interface Window {
+  readonly context: BrowserContext;
+  readonly page: Page;
+  readonly errors: string[];
+}
+
+export async function startApp(): Promise<App> {
+  const root = join(import.meta.dirname, '../web/dist');
+  const server: Server = createServer(createApp({ root, report: error => console.error(error) }).callback());
+  await new Promise<void>(resolve => server.listen(0, '127.0.0.1', resolve));
+  const base = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
+  const browser: Browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: FLAGS });
+  return {
+    base,
+    async open({ width = 1280, height = 800, dark = false } = {}) {
+      const context = await browser.newContext({
+        viewport: { width, height },
+        colorScheme: dark ? 'dark' : 'light',
+        acceptDownloads: true,
+      });
+      await context.addInitScript(() => {
+        for (const name of ['showSaveFilePicker', 'showOpenFilePicker', 'showDirectoryPicker'])
+          Reflect.deleteProperty(globalThis, name);
+      });
+      const page = await context.newPage();
+      const errors: string[] = [];
+      watch(page, errors);
+      context.on('page', p => watch(p, errors));
+      return { context, page, errors };
+    },
+    async close() {
+      await browser.close();
+      server.close();
+    },
+  };
+}
+
+function watch(page: Page, errors: string[]): void {
+  page.on('pageerror', e => errors.push(e.message));
+  page.on('console', m => {
+    if (m.type() === 'error') errors.push(m.text());
+  });
+}
+
+/** Makes a machine from the starter and waits until its first station shows. */
+export async function fromStarter(page: Page, base: string): Promise<void> {
+  await page.goto(base);
+  await page.click('[data-test=starter-saltreach-tide-clock]');
+  await page.waitForSelector('[data-test=station-aims]');
+}
+
+export async function go(page: Page, station: string): Promise<void> {
+  await page.click(`nav a[href$="/${station}"]`);
+  await page.waitForSelector(`[data-test=station-${station}]`);
+}

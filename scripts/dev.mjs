@@ -1,0 +1,4 @@
+import { install, run } from './install.mjs';
+
+install();
+run('npx vite web');

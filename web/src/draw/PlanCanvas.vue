@@ -1,0 +1,237 @@
+<script setup lang="ts">
+import type { Point } from '@tesseron/core/geometry';
+import { useElementSize } from '@vueuse/core';
+import { computed, onBeforeUnmount, onMounted, ref, shallowRef, useTemplateRef, watch } from 'vue';
+import { useOpen } from '../machine/use-open';
+import { useClock } from '../run/clock';
+import { createOutlineCache, drawnWheels, stances, wheelAt } from './plan-scene';
+import { paintPlan } from './paint-plan';
+import { useTheme } from './theme';
+import { fitDiscs, panBy, toPlane, toScreen, type View, zoomAt } from './view';
+
+const props = defineProps<{
+  /** What the drawing shows, for those who do not see it. */
+  label: string;
+  selected?: string | undefined;
+  /** The one layer to show; all when left out. */
+  layer?: number | undefined;
+  /** A circle of the plane to look at closely, instead of the whole. */
+  focus?: { centre: Point; radius: number } | undefined;
+  marks?: readonly { member: string; text: string }[];
+  /** Whether dragging an arbor swings it; otherwise it only turns the view. */
+  swings?: boolean;
+}>();
+const emit = defineEmits<{
+  select: [member: string | undefined];
+  swing: [axis: string, angleTo: Point, done: boolean];
+}>();
+
+const { derived, machine } = useOpen();
+const clock = useClock();
+const { tokens } = useTheme();
+const holder = useTemplateRef<HTMLDivElement>('holder');
+const canvas = useTemplateRef<HTMLCanvasElement>('canvas');
+const size = useElementSize(holder);
+const view = shallowRef<View>();
+const touched = ref(false);
+const cache = createOutlineCache();
+const wheels = computed(() => drawnWheels(derived.value));
+const visible = (layer: number): boolean => props.layer === undefined || props.layer === layer;
+const places = computed(() => stances(derived.value, clock.turns));
+let frame = 0;
+let drag: { x: number; y: number; axis: string | undefined; moved: boolean } | undefined;
+
+const box = computed(() => ({ width: size.width.value, height: size.height.value }));
+
+function fit(): void {
+  touched.value = false;
+  const discs = props.focus
+    ? [props.focus]
+    : wheels.value
+        .filter(w => visible(w.wheel.layer))
+        .flatMap(w => {
+          const s = places.value.get(w.wheel.member);
+          return s ? [{ centre: s.centre, radius: w.tipRadius }] : [];
+        });
+  view.value = fitDiscs(discs, box.value);
+}
+
+function request(): void {
+  if (frame === 0) frame = requestAnimationFrame(paint);
+}
+
+function paint(): void {
+  frame = 0;
+  const element = canvas.value;
+  const context = element?.getContext('2d');
+  if (!element || !context || box.value.width === 0) return;
+  const ratio = window.devicePixelRatio || 1;
+  const width = Math.round(box.value.width * ratio);
+  const height = Math.round(box.value.height * ratio);
+  if (element.width !== width || element.height !== height) {
+    element.width = width;
+    element.height = height;
+  }
+  if (!view.value) fit();
+  if (!view.value) return;
+  paintPlan(
+    context,
+    {
+      wheels: wheels.value,
+      places: places.value,
+      view: view.value,
+      size: box.value,
+      ratio,
+      tokens: tokens.value,
+      driveMember: machine.value.drive?.member,
+      selected: props.selected,
+      visible,
+      running: clock.running && !props.focus,
+      marks: props.marks ?? [],
+    },
+    cache,
+  );
+}
+
+const at = (event: { offsetX: number; offsetY: number }): Point => ({ x: event.offsetX, y: event.offsetY });
+
+function down(event: PointerEvent): void {
+  if (!view.value) return;
+  const p = toPlane(view.value, box.value, at(event));
+  const hit = wheelAt(wheels.value, places.value, p, visible);
+  emit('select', hit?.wheel.member);
+  drag = { x: event.offsetX, y: event.offsetY, axis: props.swings ? hit?.axis : undefined, moved: false };
+  canvas.value?.setPointerCapture(event.pointerId);
+}
+
+function move(event: PointerEvent): void {
+  if (!drag || !view.value) return;
+  const [dx, dy] = [event.offsetX - drag.x, event.offsetY - drag.y];
+  if (!drag.moved && Math.hypot(dx, dy) < 4) return;
+  if (drag.axis !== undefined) {
+    emit('swing', drag.axis, toPlane(view.value, box.value, at(event)), false);
+    drag = { ...drag, moved: true };
+    return;
+  }
+  touched.value = true;
+  view.value = panBy(view.value, dx, dy);
+  drag = { ...drag, x: event.offsetX, y: event.offsetY, moved: true };
+}
+
+function up(event: PointerEvent): void {
+  if (drag?.axis !== undefined && drag.moved && view.value)
+    emit('swing', drag.axis, toPlane(view.value, box.value, at(event)), true);
+  drag = undefined;
+}
+
+function zoom(factor: number, where = { x: box.value.width / 2, y: box.value.height / 2 }): void {
+  if (!view.value) return;
+  touched.value = true;
+  view.value = zoomAt(view.value, box.value, where, factor);
+}
+
+function key(event: KeyboardEvent): void {
+  const steps: Record<string, () => void> = {
+    '+': () => zoom(1.25),
+    '=': () => zoom(1.25),
+    '-': () => zoom(0.8),
+    '0': () => fit(),
+    ArrowLeft: () => nudge(40, 0),
+    ArrowRight: () => nudge(-40, 0),
+    ArrowUp: () => nudge(0, 40),
+    ArrowDown: () => nudge(0, -40),
+  };
+  const act = steps[event.key];
+  if (!act || event.ctrlKey || event.metaKey || event.altKey) return;
+  event.preventDefault();
+  event.stopPropagation();
+  act();
+}
+
+function nudge(dx: number, dy: number): void {
+  if (!view.value) return;
+  touched.value = true;
+  view.value = panBy(view.value, dx, dy);
+}
+
+watch(
+  () => [props.focus?.centre.x, props.focus?.centre.y, props.focus?.radius, props.layer],
+  () => fit(),
+);
+watch([() => machine.value.wheels.length, box], () => {
+  if (!touched.value) fit();
+});
+watch(
+  [
+    derived,
+    () => clock.turns,
+    () => clock.running,
+    view,
+    box,
+    tokens,
+    () => [props.selected, props.layer, props.marks],
+  ],
+  request,
+);
+onMounted(() => {
+  request();
+  void document.fonts.ready.then(request);
+});
+onBeforeUnmount(() => cancelAnimationFrame(frame));
+defineExpose({ toScreen: (p: Point) => (view.value ? toScreen(view.value, box.value, p) : undefined) });
+</script>
+
+<template>
+  <div ref="holder" class="holder">
+    <canvas
+      ref="canvas"
+      tabindex="0"
+      role="img"
+      :aria-label="label"
+      @pointerdown="down"
+      @pointermove="move"
+      @pointerup="up"
+      @pointercancel="drag = undefined"
+      @wheel.prevent="zoom(Math.exp(-$event.deltaY * 0.0015), at($event))"
+      @keydown="key"
+    />
+    <div class="controls">
+      <button type="button" class="plain" @click="zoom(1.25)">closer</button>
+      <button type="button" class="plain" @click="zoom(0.8)">further</button>
+      <button type="button" class="plain" @click="fit">fit</button>
+    </div>
+    <slot />
+  </div>
+</template>
+
+<style scoped>
+.holder {
+  position: relative;
+  width: 100%;
+  height: 100%;
+  min-height: 0;
+  overflow: hidden;
+}
+
+canvas {
+  display: block;
+  position: absolute;
+  inset: 0;
+  width: 100%;
+  height: 100%;
+  touch-action: none;
+  cursor: grab;
+}
+
+.controls {
+  position: absolute;
+  right: 10px;
+  bottom: 8px;
+  display: flex;
+  gap: 12px;
+  padding: 2px 8px;
+  background: var(--panel);
+  border: var(--line);
+  font-size: 13px;
+}
+</style>

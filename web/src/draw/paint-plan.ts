@@ -1,0 +1,180 @@
+import { circleCount } from '@tesseron/core/machine';
+import type { Stance } from '@tesseron/core/motion';
+import { sign } from '@tesseron/core/rational';
+import { rateColour } from './rate-colour';
+import type { DrawnWheel, OutlineCache } from './plan-scene';
+import type { Tokens } from './tokens';
+import { roundLength, type Size, toScreen, type View } from './view';
+
+/** All that decides one frame of the plan. */
+export interface PlanFrame {
+  readonly wheels: readonly DrawnWheel[];
+  readonly places: ReadonlyMap<string, Stance>;
+  readonly view: View;
+  readonly size: Size;
+  readonly ratio: number;
+  readonly tokens: Tokens;
+  readonly driveMember: string | undefined;
+  readonly selected: string | undefined;
+  readonly visible: (layer: number) => boolean;
+  /** Filled without outlines while it runs: stroking takes most of the time. */
+  readonly running: boolean;
+  readonly marks: readonly { readonly member: string; readonly text: string }[];
+}
+
+/** Draws the plan: wheels by layer in the colour of their rate, pitch circles dashed, centres, counts, a scale bar. */
+export function paintPlan(context: CanvasRenderingContext2D, frame: PlanFrame, cache: OutlineCache): void {
+  const { size, ratio, tokens } = frame;
+  context.setTransform(ratio, 0, 0, ratio, 0, 0);
+  context.fillStyle = tokens.ground;
+  context.fillRect(0, 0, size.width, size.height);
+  for (const w of frame.wheels) if (frame.visible(w.wheel.layer)) paintWheel(context, frame, w, cache);
+  for (const w of frame.wheels) if (frame.visible(w.wheel.layer)) paintPitchCircle(context, frame, w);
+  paintCentres(context, frame);
+  paintLabels(context, frame);
+  paintScaleBar(context, frame);
+}
+
+function paintWheel(
+  context: CanvasRenderingContext2D,
+  frame: PlanFrame,
+  w: DrawnWheel,
+  cache: OutlineCache,
+): void {
+  const stance = frame.places.get(w.wheel.member);
+  if (!stance || !onScreen(frame, stance, w.tipRadius)) return;
+  const { scale, centre } = frame.view;
+  const r = frame.ratio;
+  const angle = stance.angle + w.phase;
+  const c = Math.cos(angle) * scale * r;
+  const s = Math.sin(angle) * scale * r;
+  const x = (frame.size.width / 2 + (stance.centre.x - centre.x) * scale) * r;
+  const y = (frame.size.height / 2 - (stance.centre.y - centre.y) * scale) * r;
+  context.setTransform(c, -s, -s, -c, x, y);
+  const path = cache.get(w, scale);
+  const selected = frame.selected === w.wheel.member;
+  context.globalAlpha = selected ? 0.85 : 0.5;
+  context.fillStyle = rateColour(w.rate, frame.tokens.rate) ?? frame.tokens.hairline;
+  context.fill(path, 'evenodd');
+  context.globalAlpha = 1;
+  if (!frame.running || selected) {
+    context.lineWidth = (selected ? 1.8 : 0.9) / scale;
+    context.strokeStyle = selected ? frame.tokens.accent : frame.tokens.ink;
+    context.stroke(path);
+  }
+  context.setTransform(r, 0, 0, r, 0, 0);
+}
+
+function paintPitchCircle(context: CanvasRenderingContext2D, frame: PlanFrame, w: DrawnWheel): void {
+  const stance = frame.places.get(w.wheel.member);
+  const radius = w.pitchRadius * frame.view.scale;
+  if (!stance || frame.running || radius < 6 || !onScreen(frame, stance, w.tipRadius)) return;
+  const p = toScreen(frame.view, frame.size, stance.centre);
+  context.beginPath();
+  context.setLineDash([6, 3, 1.5, 3]);
+  context.lineWidth = 0.6;
+  context.strokeStyle = frame.tokens.ink;
+  context.arc(p.x, p.y, radius, 0, 2 * Math.PI);
+  context.stroke();
+  context.setLineDash([]);
+}
+
+/** A cross at every arbor; the drive's in the accent with an arrow that shows its sense. */
+function paintCentres(context: CanvasRenderingContext2D, frame: PlanFrame): void {
+  for (const [member, stance] of frame.places) {
+    const p = toScreen(frame.view, frame.size, stance.centre);
+    const drive = member === frame.driveMember;
+    context.strokeStyle = drive ? frame.tokens.accent : frame.tokens.ink;
+    context.lineWidth = drive ? 1.6 : 0.8;
+    const arm = drive ? 9 : 6;
+    context.beginPath();
+    context.moveTo(p.x - arm, p.y);
+    context.lineTo(p.x + arm, p.y);
+    context.moveTo(p.x, p.y - arm);
+    context.lineTo(p.x, p.y + arm);
+    context.stroke();
+    if (drive) paintArrow(context, p.x, p.y);
+  }
+}
+
+function paintArrow(context: CanvasRenderingContext2D, x: number, y: number): void {
+  const radius = 13;
+  const from = -Math.PI / 6;
+  const to = -Math.PI * 0.85;
+  context.beginPath();
+  context.arc(x, y, radius, from, to, true);
+  context.stroke();
+  const tip = { x: x + radius * Math.cos(to), y: y + radius * Math.sin(to) };
+  context.beginPath();
+  context.moveTo(tip.x + 5, tip.y - 2.5);
+  context.lineTo(tip.x - 0.5, tip.y + 0.5);
+  context.lineTo(tip.x + 1, tip.y - 5.5);
+  context.stroke();
+}
+
+/** Counts near the rims, written once for wheels that share a centre one below the other. */
+function paintLabels(context: CanvasRenderingContext2D, frame: PlanFrame): void {
+  const atAxis = new Map<string, DrawnWheel[]>();
+  for (const w of frame.wheels) {
+    if (frame.visible(w.wheel.layer) && w.tipRadius * frame.view.scale > 14)
+      atAxis.set(w.axis, [...(atAxis.get(w.axis) ?? []), w]);
+  }
+  context.font = '12px "Atkinson Hyperlegible Mono Variable", monospace';
+  context.textBaseline = 'middle';
+  for (const wheels of atAxis.values()) {
+    const stance = frame.places.get(wheels[0]?.wheel.member ?? '');
+    if (!stance) continue;
+    const p = toScreen(frame.view, frame.size, stance.centre);
+    const marks = frame.marks.filter(m => wheels.some(w => w.wheel.member === m.member)).map(m => m.text);
+    const texts = [...marks, ...wheels.map(labelOf)];
+    const widest = Math.max(...texts.map(t => context.measureText(t).width));
+    const x = p.x + 12 + widest > frame.size.width - 4 ? p.x - 14 - widest : p.x + 12;
+    texts.forEach((text, i) => paintText(context, frame, text, x, p.y + 18 + 15 * i, i < marks.length));
+  }
+}
+
+const labelOf = (w: DrawnWheel): string => {
+  const count = circleCount(w.wheel);
+  const turns = w.rate === undefined ? '' : sign(w.rate) > 0 ? ' ↺' : sign(w.rate) < 0 ? ' ↻' : ' –';
+  return `${count ?? '?'}${turns} L${w.wheel.layer + 1}`;
+};
+
+function paintText(
+  context: CanvasRenderingContext2D,
+  frame: PlanFrame,
+  text: string,
+  x: number,
+  y: number,
+  strong: boolean,
+): void {
+  const width = context.measureText(text).width;
+  context.globalAlpha = 0.82;
+  context.fillStyle = frame.tokens.panel;
+  context.fillRect(x - 3, y - 8, width + 6, 15);
+  context.globalAlpha = 1;
+  context.fillStyle = strong ? frame.tokens.accent : frame.tokens.ink;
+  context.fillText(text, x, y);
+}
+
+function paintScaleBar(context: CanvasRenderingContext2D, frame: PlanFrame): void {
+  const length = roundLength(frame.view, 120);
+  const pixels = length * frame.view.scale;
+  const [x, y] = [16, frame.size.height - 18];
+  context.strokeStyle = frame.tokens.ink;
+  context.lineWidth = 1;
+  context.beginPath();
+  context.moveTo(x, y - 5);
+  context.lineTo(x, y);
+  context.lineTo(x + pixels, y);
+  context.lineTo(x + pixels, y - 5);
+  context.stroke();
+  context.font = '12px "Atkinson Hyperlegible Mono Variable", monospace';
+  context.textBaseline = 'middle';
+  paintText(context, frame, `${Number(length.toPrecision(2))} mm`, x + pixels + 8, y - 3, false);
+}
+
+function onScreen(frame: PlanFrame, stance: Stance, radius: number): boolean {
+  const p = toScreen(frame.view, frame.size, stance.centre);
+  const r = radius * frame.view.scale;
+  return p.x + r > 0 && p.x - r < frame.size.width && p.y + r > 0 && p.y - r < frame.size.height;
+}

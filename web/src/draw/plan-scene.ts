@@ -1,0 +1,119 @@
+import type { Derived } from '@tesseron/core/derive';
+import { flatten, type Point } from '@tesseron/core/geometry';
+import { circleCount, type Wheel } from '@tesseron/core/machine';
+import { arborStance, type DriveTurns, type Stance } from '@tesseron/core/motion';
+import type { Rational } from '@tesseron/core/rational';
+import { involuteOutline, type ToothSpec } from '@tesseron/core/tooth';
+
+/** A wheel as the plan shows it. */
+export interface DrawnWheel {
+  readonly wheel: Wheel;
+  readonly axis: string;
+  readonly count: number | undefined;
+  readonly rate: Rational | undefined;
+  readonly phase: number;
+  readonly pitchRadius: number;
+  readonly tipRadius: number;
+  readonly rootRadius: number;
+  readonly boreRadius: number;
+  readonly spec: ToothSpec | undefined;
+  readonly key: string;
+}
+
+/** All wheels that can be drawn, lowest layer first, larger before smaller. */
+export function drawnWheels(derived: Derived): DrawnWheel[] {
+  const { machine } = derived;
+  const axisOf = new Map(machine.members.flatMap(m => (m.kind === 'arbor' ? [[m.id, m.axis] as const] : [])));
+  const drawn = machine.wheels.flatMap((wheel): DrawnWheel[] => {
+    const axis = axisOf.get(wheel.member);
+    const state = derived.wheels[wheel.id];
+    const count = circleCount(wheel);
+    const module = derived.modules[wheel.toothing] ?? 1;
+    if (axis === undefined) return [];
+    const d = state?.outline.ok ? state.dimensions : undefined;
+    const plain = ((count ?? 20) * module) / 2;
+    return [
+      {
+        wheel,
+        axis,
+        count,
+        rate: derived.train.rates[wheel.member],
+        phase: derived.phases.at[wheel.id] ?? 0,
+        pitchRadius: d?.pitchRadius ?? plain,
+        tipRadius: d?.tipRadius ?? plain,
+        rootRadius: d?.rootRadius ?? plain,
+        boreRadius: wheel.bore?.kind === 'round' ? wheel.bore.diameter / 2 : 0,
+        spec: d ? state?.spec : undefined,
+        key: state?.key ?? '',
+      },
+    ];
+  });
+  return drawn.sort((a, b) => a.wheel.layer - b.wheel.layer || b.tipRadius - a.tipRadius);
+}
+
+/** Where every arbor stands at some turns of the drive. */
+export function stances(derived: Derived, turns: DriveTurns): Map<string, Stance> {
+  const found = new Map<string, Stance>();
+  for (const m of derived.machine.members) {
+    const s = arborStance(derived.machine, derived.train.rates, derived.positions.at, m.id, turns);
+    if (s) found.set(m.id, s);
+  }
+  return found;
+}
+
+/** Outlines as the canvas takes them, drawn no finer than the screen shows, kept by what they were made from. */
+export interface OutlineCache {
+  readonly get: (wheel: DrawnWheel, scale: number) => Path2D;
+}
+
+const PIXELS_OFF = 0.3;
+const LEAST_TOOTH_PIXELS = 2.5;
+const MOST_KEPT = 400;
+
+export function createOutlineCache(): OutlineCache {
+  const kept = new Map<string, Path2D>();
+  return {
+    get(wheel, scale) {
+      const fineness = 2 ** Math.floor(Math.log2(PIXELS_OFF / scale));
+      const teeth = wheel.spec !== undefined && wheel.spec.module * scale * 3 > LEAST_TOOTH_PIXELS;
+      const name = `${wheel.key} ${wheel.boreRadius} ${wheel.tipRadius} ${teeth ? fineness : 'disc'}`;
+      const known = kept.get(name);
+      if (known) return known;
+      const path = outlinePath(wheel, teeth, fineness);
+      if (kept.size >= MOST_KEPT) kept.clear();
+      kept.set(name, path);
+      return path;
+    },
+  };
+}
+
+function outlinePath(wheel: DrawnWheel, teeth: boolean, chordError: number): Path2D {
+  const path = new Path2D();
+  const outline = teeth && wheel.spec ? involuteOutline(wheel.spec, Math.max(0.002, chordError)) : undefined;
+  if (outline?.ok) trace(path, flatten(outline.value, Math.max(0.002, chordError)));
+  else path.arc(0, 0, wheel.pitchRadius, 0, 2 * Math.PI);
+  if (wheel.boreRadius > 0) {
+    path.moveTo(wheel.boreRadius, 0);
+    path.arc(0, 0, wheel.boreRadius, 0, 2 * Math.PI, true);
+  }
+  return path;
+}
+
+function trace(path: Path2D, points: readonly Point[]): void {
+  for (const p of points) path.lineTo(p.x, p.y);
+  path.closePath();
+}
+
+/** The topmost wheel under a point of the plane, smaller wheels first; undefined over bare ground. */
+export function wheelAt(
+  wheels: readonly DrawnWheel[],
+  places: ReadonlyMap<string, Stance>,
+  p: Point,
+  visible: (layer: number) => boolean,
+): DrawnWheel | undefined {
+  const under = wheels.filter(w => {
+    const s = places.get(w.wheel.member);
+    return s && visible(w.wheel.layer) && Math.hypot(p.x - s.centre.x, p.y - s.centre.y) <= w.tipRadius;
+  });
+  return under.sort((a, b) => a.tipRadius - b.tipRadius)[0];
+}

@@ -1,0 +1,13 @@
+import { type Rational, toNumber } from '@tesseron/core/rational';
+import { interpolateRgbBasis } from 'd3-interpolate';
+import { scaleLog } from 'd3-scale';
+
+const SLOWEST = 1e-3;
+const FASTEST = 1e2;
+const position = scaleLog([SLOWEST, FASTEST], [0, 1]).clamp(true);
+
+/** The colour of a rate (turns per turn of the drive) on a scale from slow to fast; undefined for what stands still. */
+export function rateColour(rate: Rational | undefined, scale: readonly string[]): string | undefined {
+  const speed = rate ? Math.abs(toNumber(rate)) : 0;
+  return speed === 0 ? undefined : interpolateRgbBasis([...scale])(position(speed));
+}

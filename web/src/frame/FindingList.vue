@@ -1,0 +1,105 @@
+<script setup lang="ts">
+import { editForFix } from '@tesseron/core/machine';
+import type { Finding, Fix } from '@tesseron/core/result';
+import { sayFinding, sayFix } from '@tesseron/core/words';
+import { computed } from 'vue';
+import { RouterLink } from 'vue-router';
+import { useOpen } from '../machine/use-open';
+import { STATIONS } from '../station/stations';
+
+const props = defineProps<{ findings: readonly Finding[]; places?: boolean }>();
+const emit = defineEmits<{ gone: [] }>();
+const { machine, change } = useOpen();
+
+const SAID = { stop: 'mend', warn: 'look', note: 'note' } as const;
+const rows = computed(() =>
+  props.findings.map((finding, i) => ({
+    key: `${finding.code} ${finding.subjects.join(' ')} ${i}`,
+    finding,
+    words: sayFinding(finding, machine.value),
+    station: STATIONS.find(s => s.name === finding.station),
+  })),
+);
+const apply = (fix: Fix): void => change(sayFix(fix), editForFix(fix));
+</script>
+
+<template>
+  <p v-if="rows.length === 0" class="quiet none">Nothing to mend.</p>
+  <ul v-else class="findings">
+    <li
+      v-for="row in rows"
+      :key="row.key"
+      :class="row.finding.severity"
+      :data-test="`finding-${row.finding.code}`"
+    >
+      <span class="severity">{{ SAID[row.finding.severity] }}</span>
+      <div>
+        <strong>{{ row.words.title }}</strong>
+        <p>
+          {{ row.words.why }} <template v-if="row.words.advice">{{ row.words.advice }}</template>
+        </p>
+        <p v-if="row.finding.fixes.length > 0 || places" class="acts">
+          <v-btn v-for="fix in row.finding.fixes" :key="fix.code" data-test="fix" @click="apply(fix)">{{
+            sayFix(fix)
+          }}</v-btn>
+          <RouterLink v-if="places && row.station" :to="{ name: row.station.name }" @click="emit('gone')">
+            to {{ row.station.title }}
+          </RouterLink>
+        </p>
+      </div>
+    </li>
+  </ul>
+</template>
+
+<style scoped>
+.findings {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+}
+
+li {
+  display: grid;
+  grid-template-columns: 46px 1fr;
+  gap: 8px;
+  padding: 7px 0;
+  border-bottom: var(--line);
+  font-size: 14px;
+}
+
+p {
+  margin: 1px 0 0;
+  color: var(--muted);
+}
+
+.acts {
+  display: flex;
+  gap: 12px;
+  align-items: center;
+  margin-top: 5px;
+}
+
+.acts a {
+  color: inherit;
+}
+
+.severity {
+  font-size: 12px;
+  padding-top: 2px;
+}
+
+.stop .severity {
+  color: var(--stop);
+  font-weight: 700;
+}
+
+.warn .severity {
+  color: var(--warn);
+  font-weight: 700;
+}
+
+.note .severity,
+.none {
+  color: var(--muted);
+}
+</style>

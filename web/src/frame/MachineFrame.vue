@@ -1,0 +1,89 @@
+<script setup lang="ts">
+import { ref, watch } from 'vue';
+import { RouterLink, RouterView, useRoute } from 'vue-router';
+import { useMachine } from '../machine/store';
+import FindingsPanel from './FindingsPanel.vue';
+import KeepNotice from './KeepNotice.vue';
+import KeyHelp from './KeyHelp.vue';
+import RouteRail from './RouteRail.vue';
+import TimeStrip from './TimeStrip.vue';
+import { useKeys } from './use-keys';
+import WorkingPanel from './WorkingPanel.vue';
+
+const route = useRoute();
+const store = useMachine();
+const problem = ref('');
+const findingsOpen = ref(false);
+const helpOpen = ref(false);
+
+watch(
+  () => String(route.params['id']),
+  async id => {
+    problem.value = (await store.open(id)) ?? '';
+  },
+  { immediate: true },
+);
+useKeys({ help: () => (helpOpen.value = true), findings: () => (findingsOpen.value = true) });
+</script>
+
+<template>
+  <div v-if="problem" class="problem" role="alert">
+    <h1>This machine cannot be opened</h1>
+    <p>{{ problem }}</p>
+    <RouterLink to="/">Back to the shelf</RouterLink>
+  </div>
+  <div v-else-if="store.derived" class="frame">
+    <RouteRail class="rail" @findings="findingsOpen = true" @help="helpOpen = true" />
+    <div class="station">
+      <KeepNotice />
+      <RouterView />
+    </div>
+    <TimeStrip class="time" />
+    <WorkingPanel />
+    <FindingsPanel v-model="findingsOpen" />
+    <KeyHelp v-model="helpOpen" />
+  </div>
+  <p v-else class="quiet opening">Opening…</p>
+</template>
+
+<style scoped>
+.frame {
+  display: grid;
+  grid-template: minmax(0, 1fr) auto / 176px minmax(0, 1fr);
+  height: 100dvh;
+  overflow: hidden;
+}
+
+.rail {
+  grid-row: 1 / 3;
+}
+
+.station {
+  min-width: 0;
+  min-height: 0;
+  display: flex;
+  flex-direction: column;
+}
+
+.station > :deep(*:last-child) {
+  flex: 1;
+  min-height: 0;
+}
+
+.problem,
+.opening {
+  max-width: 46em;
+  margin: 15vh auto;
+  padding: 0 20px;
+}
+
+@media (max-width: 900px) {
+  .frame {
+    grid-template: auto minmax(0, 1fr) auto / minmax(0, 1fr);
+  }
+
+  .rail {
+    grid-row: auto;
+  }
+}
+</style>

@@ -1,0 +1,22 @@
+import type { Derived } from '@tesseron/core/derive';
+import type { Finding, Severity, StationName } from '@tesseron/core/result';
+
+const ORDER: readonly Severity[] = ['stop', 'warn', 'note'];
+const SAID: Readonly<Record<Severity, (n: number) => string>> = {
+  stop: n => `${n} to mend`,
+  warn: n => `${n} to look at`,
+  note: n => `${n} ${n === 1 ? 'note' : 'notes'}`,
+};
+
+/** The worst severity among findings, and how many there are of it, in words. */
+export function countBySeverity(findings: readonly Finding[]): { worst: Severity; text: string } {
+  const worst = ORDER.find(s => findings.some(f => f.severity === s)) ?? 'note';
+  return { worst, text: SAID[worst](findings.filter(f => f.severity === worst).length) };
+}
+
+/** Whether there is anything yet for a station to work on. */
+export function begun(station: StationName, derived: Derived): boolean {
+  if (station === 'aims') return derived.machine.aims.length > 0;
+  if (station === 'counts') return derived.machine.aims.some(a => a.member !== undefined);
+  return derived.machine.wheels.length > 0;
+}

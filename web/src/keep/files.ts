@@ -1,0 +1,38 @@
+import { MOST_CHARACTERS, type Machine, readMachine } from '@tesseron/core/machine';
+import { fail, type Result } from '@tesseron/core/result';
+import { fileOpen, fileSave } from 'browser-fs-access';
+
+/** Offers a text as a file to save; false when the maker thought better of it. */
+export async function saveText(text: string, name: string, type: string): Promise<boolean> {
+  const ending = name.slice(name.lastIndexOf('.'));
+  try {
+    await fileSave(new Blob([text], { type }), { fileName: name, extensions: [ending] });
+    return true;
+  } catch (error) {
+    if (error instanceof DOMException && error.name === 'AbortError') return false;
+    throw error;
+  }
+}
+
+/** Lets the maker choose a machine file and reads it; undefined when they chose none. */
+export async function openMachineFile(): Promise<Result<Machine> | undefined> {
+  try {
+    const file = await fileOpen({
+      extensions: ['.json'],
+      mimeTypes: ['application/json'],
+      description: 'Machine',
+    });
+    return await readMachineFile(file);
+  } catch (error) {
+    if (error instanceof DOMException && error.name === 'AbortError') return undefined;
+    throw error;
+  }
+}
+
+/** Reads a machine from a file, without taking a huge one into memory. */
+export async function readMachineFile(file: Blob): Promise<Result<Machine>> {
+  if (file.size > 3 * MOST_CHARACTERS) {
+    return fail('file-too-large', { megabytes: Math.round(file.size / 1e6), most: MOST_CHARACTERS / 1e6 });
+  }
+  return readMachine(await file.text());
+}

@@ -1,0 +1,57 @@
+import { type Machine, machineFrom } from '@tesseron/core/machine';
+import type { Result } from '@tesseron/core/result';
+import type { Database, KeptMachine } from './db';
+
+/** What came of a write: the new revision, or the machine that another tab wrote meanwhile. */
+export type Written =
+  | { readonly kind: 'written'; readonly revision: number }
+  | { readonly kind: 'overtaken'; readonly theirs: KeptMachine }
+  | { readonly kind: 'gone' };
+
+/** A new machine on the shelf. */
+export async function addMachine(db: Database, id: string, machine: Machine, now: number): Promise<void> {
+  await db.machines.add({
+    id,
+    name: machine.name,
+    document: machine,
+    revision: 1,
+    changedAt: now,
+    removedAt: undefined,
+  });
+}
+
+/** A kept machine and its document, read and checked anew. */
+export async function loadMachine(
+  db: Database,
+  id: string,
+): Promise<{ kept: KeptMachine; machine: Result<Machine> } | undefined> {
+  const kept = await db.machines.get(id);
+  return kept && { kept, machine: machineFrom(kept.document) };
+}
+
+/** Writes a machine only if nobody else has written since `revision`; in one transaction, so that tabs cannot interleave. */
+export async function writeMachineIf(
+  db: Database,
+  id: string,
+  machine: Machine,
+  revision: number,
+  now: number,
+): Promise<Written> {
+  return db.transaction('rw', db.machines, async (): Promise<Written> => {
+    const kept = await db.machines.get(id);
+    if (!kept) return { kind: 'gone' };
+    if (kept.revision !== revision) return { kind: 'overtaken', theirs: kept };
+    const next = { ...kept, name: machine.name, document: machine, revision: revision + 1, changedAt: now };
+    await db.machines.put(next);
+    return { kind: 'written', revision: revision + 1 };
+  });
+}
+
+/** Takes a machine off the shelf (it is kept and can be put back), or puts it back. */
+export async function setRemoved(db: Database, id: string, removedAt: number | undefined): Promise<void> {
+  await db.machines.update(id, { removedAt });
+}
+
+/** Everything on the shelf, newest first; removed ones too. */
+export const listMachines = (db: Database): Promise<KeptMachine[]> =>
+  db.machines.orderBy('changedAt').reverse().toArray();

@@ -1,0 +1,32 @@
+import { type Machine, readMachine } from '@tesseron/core/machine';
+import { must } from '@tesseron/core/result';
+
+const files = import.meta.glob<string>('../../../demo/*.json', { query: '?raw', import: 'default' });
+
+/** A starter on the shelf: what it is, and how to get it. */
+export interface Starter {
+  readonly id: string;
+  readonly name: string;
+  readonly about: string;
+  readonly load: () => Promise<Machine>;
+}
+
+const ABOUT: readonly (readonly [file: string, name: string, about: string])[] = [
+  [
+    'saltreach-tide-clock',
+    'Saltreach tide clock',
+    'From a 12-hour arbor: a tide hand, a moon-age dial and a spring–neap dial. Laser-cut plywood.',
+  ],
+];
+
+/** The demo machines that come with the application. */
+export const STARTERS: readonly Starter[] = ABOUT.map(([id, name, about]) => ({
+  id,
+  name,
+  about,
+  load: async () => {
+    const file = files[`../../../demo/${id}.json`];
+    if (!file) throw new Error(`no starter file ${id}`);
+    return must(readMachine(await file()));
+  },
+}));

@@ -1,0 +1,159 @@
+import { type Derived, derive } from '@tesseron/core/derive';
+import { type Edit, type Machine, machineFrom } from '@tesseron/core/machine';
+import { sayProblem } from '@tesseron/core/words';
+import { liveQuery, type Subscription } from 'dexie';
+import { defineStore } from 'pinia';
+import { computed, ref, shallowRef } from 'vue';
+import { addMachine, database, type KeptMachine, loadMachine, writeMachineIf } from '../keep';
+import { type History, present, record, redo, startHistory, type Step, undo } from './history';
+
+/** How keeping stands: all kept, writing, overtaken by another tab, or refused by the browser. */
+export type KeepState = 'kept' | 'writing' | 'overtaken' | 'failed';
+
+/** The open machine: the document, what follows from it, its history, and its keeping. Replaced whole, never changed. */
+export const useMachine = defineStore('machine', () => {
+  const id = ref('');
+  const history = shallowRef<History>();
+  const derived = shallowRef<Derived>();
+  const keepState = ref<KeepState>('kept');
+  const notice = ref('');
+  let revision = 0;
+  let wanted: Machine | undefined;
+  let writing: Promise<void> | undefined;
+  let watching: Subscription | undefined;
+
+  function show(next: History): void {
+    history.value = next;
+    derived.value = derive(present(next).machine, derived.value);
+  }
+
+  async function open(machineId: string): Promise<string | undefined> {
+    if (id.value === machineId && derived.value) return undefined;
+    await close();
+    const found = await loadMachine(database, machineId);
+    if (!found) return 'This machine is not on the shelf of this browser.';
+    if (!found.machine.ok) return `The kept machine cannot be opened. ${sayProblem(found.machine.problem)}`;
+    id.value = machineId;
+    revision = found.kept.revision;
+    derived.value = undefined;
+    keepState.value = 'kept';
+    notice.value = '';
+    show(startHistory(found.machine.value));
+    watch();
+    return undefined;
+  }
+
+  async function close(): Promise<void> {
+    watching?.unsubscribe();
+    watching = undefined;
+    await settled();
+    id.value = '';
+    history.value = undefined;
+    derived.value = undefined;
+  }
+
+  /** Makes a change, names it in the history and keeps it at once. */
+  function change(label: string, edit: Edit, gesture?: string): void {
+    if (!history.value) return;
+    const before = present(history.value).machine;
+    const machine = edit(before);
+    if (machine === before) return;
+    show(record(history.value, { label, machine, gesture }));
+    keep(machine);
+  }
+
+  function step(move: (h: History) => History): void {
+    if (!history.value) return;
+    const next = move(history.value);
+    if (next === history.value) return;
+    show(next);
+    keep(present(next).machine);
+  }
+
+  function keep(machine: Machine): void {
+    wanted = machine;
+    if (keepState.value === 'overtaken') return;
+    keepState.value = 'writing';
+    writing ??= writeAll().finally(() => (writing = undefined));
+  }
+
+  async function writeAll(): Promise<void> {
+    while (wanted && keepState.value === 'writing') {
+      const machine = wanted;
+      wanted = undefined;
+      try {
+        const written = await writeMachineIf(database, id.value, machine, revision, Date.now());
+        if (written.kind === 'written') revision = written.revision;
+        else keepState.value = written.kind === 'overtaken' ? 'overtaken' : 'failed';
+      } catch {
+        keepState.value = 'failed';
+      }
+    }
+    if (keepState.value === 'writing') keepState.value = 'kept';
+  }
+
+  const settled = async (): Promise<void> => {
+    await writing;
+  };
+
+  /** Follows what other tabs write, as long as nothing of ours waits to be written. */
+  function watch(): void {
+    const machineId = id.value;
+    watching = liveQuery(() => database.machines.get(machineId)).subscribe(kept => {
+      if (kept && kept.revision > revision && !writing && id.value === machineId) follow(kept);
+    });
+  }
+
+  function follow(kept: KeptMachine): void {
+    const machine = machineFrom(kept.document);
+    if (!machine.ok || !history.value) return;
+    revision = kept.revision;
+    keepState.value = 'kept';
+    wanted = undefined;
+    show(
+      record(history.value, { label: 'Changed in another tab', machine: machine.value, gesture: undefined }),
+    );
+    notice.value =
+      'This machine was changed in another tab; what you see is the newest. Undo brings yours back.';
+  }
+
+  /** After two tabs changed the machine at once: take theirs, or keep ours as a machine of its own. */
+  async function takeTheirs(): Promise<void> {
+    const found = await loadMachine(database, id.value);
+    if (found) follow(found.kept);
+  }
+
+  async function keepOurs(newId: string): Promise<void> {
+    if (!history.value) return;
+    const machine = present(history.value).machine;
+    await addMachine(
+      database,
+      newId,
+      { ...machine, name: `${machine.name} (copy)`.slice(0, 120) },
+      Date.now(),
+    );
+  }
+
+  return {
+    id,
+    derived,
+    keepState,
+    notice,
+    machine: computed(() => derived.value?.machine),
+    steps: computed<readonly Step[]>(() => history.value?.past ?? []),
+    undoLabel: computed(() => {
+      const past = history.value?.past ?? [];
+      return past.length > 1 ? past[past.length - 1]?.label : undefined;
+    }),
+    redoLabel: computed(() => history.value?.future[0]?.label),
+    open,
+    close,
+    change,
+    undo: () => step(undo),
+    redo: () => step(redo),
+    settled,
+    takeTheirs,
+    keepOurs,
+    dismissNotice: () => (notice.value = ''),
+  };
+});

@@ -1,0 +1,62 @@
+<script setup lang="ts">
+import { ref, watch } from 'vue';
+import { z } from 'zod';
+
+/** A number that is checked before it counts: what is typed goes on only when it is one, within its limits. */
+const props = defineProps<{
+  label: string;
+  modelValue: number | undefined;
+  least: number;
+  most: number;
+  whole?: boolean;
+  unit?: string;
+  hint?: string;
+}>();
+const emit = defineEmits<{ 'update:modelValue': [value: number] }>();
+const text = ref('');
+const error = ref('');
+
+watch(
+  () => props.modelValue,
+  value => {
+    text.value = value === undefined ? '' : String(value);
+    error.value = '';
+  },
+  { immediate: true },
+);
+
+function commit(): void {
+  const unit = props.unit ? ` ${props.unit}` : '';
+  const number = z.coerce.number({ error: 'x' }).min(props.least).max(props.most);
+  const schema = props.whole ? number.int() : number;
+  const typed = text.value.trim();
+  const parsed = schema.safeParse(typed === '' ? Number.NaN : typed);
+  if (!parsed.success) {
+    error.value = `Write ${props.whole ? 'a whole number' : 'a number'} from ${props.least} to ${props.most}${unit}.`;
+    return;
+  }
+  error.value = '';
+  if (parsed.data !== props.modelValue) emit('update:modelValue', parsed.data);
+}
+</script>
+
+<template>
+  <v-text-field
+    v-model="text"
+    :label="label"
+    :suffix="unit ?? ''"
+    :hint="hint ?? ''"
+    :error-messages="error"
+    inputmode="decimal"
+    autocomplete="off"
+    class="number"
+    @change="commit"
+    @keydown.enter="commit"
+  />
+</template>
+
+<style scoped>
+.number :deep(input) {
+  font-family: var(--figures);
+}
+</style>

@@ -1,0 +1,97 @@
+<script setup lang="ts">
+import { computed } from 'vue';
+import PlanCanvas from '../../draw/PlanCanvas.vue';
+import StationLayout from '../../frame/StationLayout.vue';
+import { useOpen } from '../../machine/use-open';
+import { useClock } from '../../run/clock';
+import { readingOf } from '../../run/readings';
+import { sign, toFraction } from '@tesseron/core/rational';
+
+const { machine, derived } = useOpen();
+const clock = useClock();
+
+const marks = computed(() =>
+  machine.value.aims.flatMap(a => (a.member === undefined ? [] : [{ member: a.member, text: a.name }])),
+);
+const outputs = computed(() =>
+  machine.value.aims.map(aim => {
+    const rate = aim.member === undefined ? undefined : derived.value.train.rates[aim.member];
+    return {
+      aim,
+      rate: rate ? toFraction(rate).replace('-', '−') : '',
+      sense: !rate || sign(rate) === 0 ? '' : sign(rate) > 0 ? '↺' : '↻',
+      reading: readingOf(aim, derived.value, clock.turns),
+    };
+  }),
+);
+</script>
+
+<template>
+  <StationLayout station="run">
+    <template #table>
+      <PlanCanvas :label="`${machine.name} in plan, turning at exact rates`" :marks="marks" />
+    </template>
+    <template #ledger>
+      <p v-if="outputs.length === 0" class="quiet">No outputs yet. Name them at Aims.</p>
+      <div v-for="o in outputs" :key="o.aim.id" class="output" :data-test="`reading-${o.aim.id}`">
+        <h3>{{ o.aim.name }}</h3>
+        <dl v-if="o.reading">
+          <div v-if="o.reading.inPeriod" class="main">
+            <dt>shows</dt>
+            <dd class="figure">{{ o.reading.inPeriod }}</dd>
+          </div>
+          <div>
+            <dt>turns</dt>
+            <dd class="figure" data-test="turns">{{ o.reading.turns }}</dd>
+          </div>
+          <div>
+            <dt>points to</dt>
+            <dd class="figure">{{ o.reading.degrees }}</dd>
+          </div>
+          <div>
+            <dt>rate</dt>
+            <dd class="figure">{{ o.sense }} {{ o.rate }}</dd>
+          </div>
+        </dl>
+        <p v-else class="quiet">does not turn yet</p>
+      </div>
+    </template>
+  </StationLayout>
+</template>
+
+<style scoped>
+.output {
+  border-bottom: var(--line);
+  padding-bottom: 8px;
+}
+
+h3 {
+  color: var(--ink);
+  font-size: 15px;
+  margin-top: 10px;
+}
+
+dl {
+  margin: 4px 0 0;
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 4px 14px;
+}
+
+dt {
+  font-size: 12px;
+  color: var(--muted);
+}
+
+dd {
+  margin: 0;
+}
+
+.main {
+  grid-column: 1 / -1;
+}
+
+.main dd {
+  font-size: 21px;
+}
+</style>

@@ -1,0 +1,31 @@
+import { type CountQuery, searchCounts } from '@tesseron/core/counts';
+import { runSlice } from '@tesseron/core/job';
+
+/** A mailbox round the search: one query in, progress and one answer out; `cancel` is heard between slices. */
+let current = 0;
+
+const SLICE = 15;
+const pause = (): Promise<void> =>
+  new Promise(resolve => {
+    const channel = new MessageChannel();
+    channel.port1.onmessage = () => resolve();
+    channel.port2.postMessage(0);
+  });
+
+self.onmessage = async (event: MessageEvent<{ run: number; query: CountQuery } | { cancel: true }>) => {
+  if ('cancel' in event.data) {
+    current = 0;
+    return;
+  }
+  const { run, query } = event.data;
+  current = run;
+  const job = searchCounts(query);
+  const started = performance.now();
+  while (current === run) {
+    const { done, answer } = runSlice(job, SLICE, () => performance.now());
+    if (answer) self.postMessage({ run, answer: answer.value, milliseconds: performance.now() - started });
+    if (answer) return;
+    self.postMessage({ run, done });
+    await pause();
+  }
+};
