@@ -52,7 +52,7 @@ export function involuteFillet(spec: ToothSpec): Fillet | undefined {
     return { x: x * Math.cos(turn) - y * Math.sin(turn), y: x * Math.sin(turn) + y * Math.cos(turn) };
   };
   const tauEnd = Math.PI / 2 - d.pressureAngle;
-  const bottomHalfAngle = Math.max(0, Math.atan2(curve(0).x, curve(0).y));
+  const bottomHalfAngle = Math.max(0, offset / d.pitchRadius);
   const startLength = d.pitchRadius * sin - (below + rho * sin) / sin;
   if (startLength >= 0) {
     const formRadius = Math.hypot(d.baseRadius, startLength);
@@ -82,8 +82,10 @@ function undercutFillet(
     return half - Math.atan2(p.x, p.y) - halfAngleAt(r, d.baseRadius, d.halfAngleAtBase);
   };
   const overBase = (tau: number): number => radiusAt(tau) - d.baseRadius;
-  const from = overBase(0) < 0 ? bisect(overBase, 0, tauEnd) : 0;
-  const end = excess(from) >= 0 ? from : excess(tauEnd) <= 0 ? tauEnd : bisect(excess, from, tauEnd);
+  const reaches = overBase(tauEnd) > 0;
+  const from = overBase(0) < 0 && reaches ? bisect(overBase, 0, tauEnd) : 0;
+  const slight = !reaches || excess(tauEnd) <= 0;
+  const end = slight ? tauEnd : excess(from) >= 0 ? from : bisect(excess, from, tauEnd);
   const formRadius = radiusAt(end);
   return formRadius < d.tipRadius ? { curve, end, undercut: true, formRadius, bottomHalfAngle } : undefined;
 }

@@ -50,28 +50,19 @@ function flankPoints(spec: ToothSpec, d: InvoluteDimensions, fillet: Fillet, cho
 /** Mirrors the flank to the other side of the tooth, and repeats it round the wheel. */
 function aroundWheel(count: number, flank: readonly Point[], d: InvoluteDimensions, fillet: Fillet): Path {
   const centre = { x: 0, y: 0 };
-  const rising = flank.map(p => ({ x: p.x, y: -p.y }));
-  const falling = [...flank].reverse();
+  const flatBottom = fillet.bottomHalfAngle > 1e-9;
+  const [first, ...rising] = flank.map(p => ({ x: p.x, y: -p.y }));
+  const [tip, ...down] = [...flank].reverse();
+  if (!first || !tip) throw new Error('involuteOutline: empty flank');
+  const falling = flatBottom ? down : down.slice(0, -1);
   const segments: Segment[] = [];
-  const first = rising[0];
-  if (!first) throw new Error('involuteOutline: empty flank');
   for (let i = 0; i < count; i++) {
-    const turn = (2 * Math.PI * i) / count;
-    const put = (p: Point): Point => rotate(p, turn);
-    if (i > 0 && fillet.bottomHalfAngle > 1e-9)
-      segments.push({ kind: 'arc', to: put(first), centre, ccw: true });
-    rising
-      .slice(i > 0 && fillet.bottomHalfAngle <= 1e-9 ? 0 : 1)
-      .forEach(p => segments.push({ kind: 'line', to: put(p) }));
-    const [tip, ...down] = falling;
-    if (tip && d.tipThickness > 1e-6) segments.push({ kind: 'arc', to: put(tip), centre, ccw: true });
-    down.forEach(p => segments.push({ kind: 'line', to: put(p) }));
+    const put = (p: Point, turn = i): Point => rotate(p, (2 * Math.PI * turn) / count);
+    rising.forEach(p => segments.push({ kind: 'line', to: put(p) }));
+    if (d.tipThickness > 1e-6) segments.push({ kind: 'arc', to: put(tip), centre, ccw: true });
+    falling.forEach(p => segments.push({ kind: 'line', to: put(p) }));
+    const next = i + 1 < count ? put(first, i + 1) : first;
+    segments.push(flatBottom ? { kind: 'arc', to: next, centre, ccw: true } : { kind: 'line', to: next });
   }
-  segments.push({
-    kind: fillet.bottomHalfAngle > 1e-9 ? 'arc' : 'line',
-    to: first,
-    centre,
-    ccw: true,
-  } as Segment);
   return { start: first, segments, closed: true };
 }

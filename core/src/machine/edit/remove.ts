@@ -1,7 +1,8 @@
 import { jointEnds } from '../integrity.ts';
-import { byId, circleCount, meshes } from '../lookup.ts';
-import type { Machine } from '../types.ts';
+import { byId } from '../lookup.ts';
+import type { Machine, Wheel } from '../types.ts';
 import type { Edit } from './patch.ts';
+import { prune } from './prune.ts';
 
 /** Takes an aim away with its searches, and the train that was made for it alone. */
 export const removeAim =
@@ -49,58 +50,22 @@ function idle(machine: Machine, id: string): boolean {
   return meshedWith(machine, id).length <= 1;
 }
 
-/** One arbor with its wheels, joints, parts and marks, its axis when nothing else stands on it, and wheels of the drive left without a mesh. */
+/** One arbor with all that depends on it, its axis when nothing else stands on it, and wheels of the drive left without a mesh. */
 function removeArbor(machine: Machine, id: string): Machine {
   const member = byId(machine.members, id);
   if (!member || id === machine.drive?.member) return machine;
   const members = machine.members.filter(m => m.id !== id);
-  const goneWheels = new Set(machine.wheels.filter(w => w.member === id).map(w => w.id));
-  const lost = machine.joints.filter(j => jointEnds(j).some(([, end]) => end === id || goneWheels.has(end)));
-  const joints = machine.joints.filter(j => !lost.includes(j));
-  const touched = new Set(lost.flatMap(jointEnds).map(([, end]) => end));
-  const stillMeshes = new Set(joints.flatMap(jointEnds).map(([, end]) => end));
-  const wheels = machine.wheels.filter(
-    w =>
-      !goneWheels.has(w.id) &&
-      !(w.member === machine.drive?.member && touched.has(w.id) && !stillMeshes.has(w.id)),
-  );
   const axis = member.kind === 'arbor' ? member.axis : undefined;
   const axisServes = members.some(m => m.kind === 'arbor' && m.axis === axis);
-  const after = { ...machine, members, wheels, joints };
-  return {
-    ...after,
+  const without = {
+    ...machine,
+    members,
     axes: axisServes ? machine.axes : machine.axes.filter(a => a.id !== axis),
-    toothings: machine.toothings.map(t => keepSize(t, machine, after)),
-    parts: machine.parts.filter(p => p.wheels.every(w => wheels.some(x => x.id === w))),
-    indicators: machine.indicators.filter(i => i.member !== id),
-    aims: machine.aims.map(a => (a.member === id ? withoutMember(a) : a)),
   };
+  const pruned = prune(without, machine);
+  const meshing = (m: Machine): Set<string> => new Set(m.joints.flatMap(jointEnds).map(([, end]) => end));
+  const [used, still] = [meshing(machine), meshing(pruned)];
+  const idleWheel = (w: Wheel): boolean =>
+    w.member === machine.drive?.member && used.has(w.id) && !still.has(w.id);
+  return prune({ ...pruned, wheels: pruned.wheels.filter(w => !idleWheel(w)) }, machine);
 }
-
-const withoutMember = (aim: Machine['aims'][number]): Machine['aims'][number] => {
-  const { member: _, ...rest } = aim;
-  return rest;
-};
-
-/** A toothing sized by a wheel or mesh that is gone keeps its size as a plain module, so that the document stays whole. */
-function keepSize(
-  toothing: Machine['toothings'][number],
-  before: Machine,
-  after: Machine,
-): Machine['toothings'][number] {
-  const { size } = toothing;
-  const count = (id: string | undefined): number => circleCountOf(byId(before.wheels, id)) ?? 20;
-  if (size.by === 'outside diameter' && !byId(after.wheels, size.wheel))
-    return { ...toothing, size: { by: 'module', module: size.diameter / (count(size.wheel) + 2) } };
-  if (size.by === 'centre distance' && !byId(after.joints, size.joint)) {
-    const mesh = byId(meshes(before), size.joint);
-    return {
-      ...toothing,
-      size: { by: 'module', module: (2 * size.distance) / (count(mesh?.a) + count(mesh?.b)) },
-    };
-  }
-  return toothing;
-}
-
-const circleCountOf = (wheel: Machine['wheels'][number] | undefined): number | undefined =>
-  wheel && circleCount(wheel);

@@ -1,0 +1,99 @@
+import { expect } from 'chai';
+import fc from 'fast-check';
+import { readFileSync } from 'node:fs';
+import { KINDS } from '../../testing/kinds.ts';
+import { sayProblem } from '../words/index.ts';
+import { must } from '../result/index.ts';
+import { MOST_CHARACTERS, newMachine, readMachine, VERSION, writeMachine } from './index.ts';
+
+const starter = readFileSync(new URL('../../../demo/saltreach-tide-clock.json', import.meta.url), 'utf8');
+const codeOf = (text: string): string => {
+  const read = readMachine(text);
+  if (read.ok) return 'ok';
+  expect(sayProblem(read.problem), 'every refusal is a sentence').to.match(/^[A-Z“].*[.!?]$/su);
+  return read.problem.code;
+};
+interface Damageable {
+  readonly wheels: { id: string; member: string }[];
+  readonly members: { axis: string }[];
+  readonly aims: { member: string; wanted: string }[];
+  readonly axes: { place: object; frame: string }[];
+  readonly drive: { speed: object };
+}
+const damaged = (change: (m: Damageable) => void): string => {
+  const data = JSON.parse(starter) as Damageable;
+  change(data);
+  return codeOf(JSON.stringify(data));
+};
+
+describe('machine files', () => {
+  for (const [kind, machine] of Object.entries(KINDS)) {
+    it(`can say: ${kind}`, () => {
+      const text = writeMachine(machine);
+      const read = readMachine(text);
+      expect(read.ok ? 'ok' : sayProblem(read.problem)).to.equal('ok');
+      expect(writeMachine(must(read))).to.equal(text);
+    });
+  }
+
+  it('come back just as they were written', () => {
+    expect(writeMachine(must(readMachine(starter)))).to.equal(starter);
+    expect(must(readMachine(writeMachine(newMachine('x'))))).to.deep.equal(newMachine('x'));
+  });
+
+  it('are refused with a sentence when they are not whole, not ours, or too new', () => {
+    expect(codeOf('')).to.equal('file-not-json');
+    expect(codeOf('solid wheel')).to.equal('file-not-json');
+    expect(codeOf(starter.slice(0, starter.length / 2))).to.equal('file-broken-off');
+    expect(codeOf('{}')).to.equal('file-not-ours');
+    expect(codeOf('[1, 2]')).to.equal('file-not-ours');
+    expect(codeOf('null')).to.equal('file-not-ours');
+    expect(codeOf(starter.replace(`"version": ${VERSION}`, '"version": 99'))).to.equal('file-newer');
+    expect(codeOf(starter.replace(`"version": ${VERSION}`, '"version": "one"'))).to.equal(
+      'file-version-unreadable',
+    );
+    expect(codeOf('x'.repeat(MOST_CHARACTERS + 1))).to.equal('file-too-large');
+  });
+
+  it('are refused when something leads nowhere or to itself', () => {
+    expect(damaged(m => (m.wheels[0]!.member = 'nobody'))).to.equal('missing-member');
+    expect(damaged(m => (m.members[1]!.axis = 'nowhere'))).to.equal('missing-axis');
+    expect(damaged(m => (m.aims[0]!.member = 'nobody'))).to.equal('missing-member');
+    expect(damaged(m => (m.wheels[1]!.id = m.wheels[0]!.id))).to.equal('id-twice');
+    expect(damaged(m => (m.axes[0]!.place = { kind: 'coaxial', with: 'axis2' }))).to.equal('axis-on-itself');
+    expect(damaged(m => (m.axes[1]!.frame = 'arbor1'))).to.equal('axis-on-itself');
+  });
+
+  it('are refused when a figure cannot be, and the place is named', () => {
+    const read = readMachine(starter.replace('"count": 83', '"count": -83'));
+    expect(read.ok).to.equal(false);
+    if (!read.ok) expect(sayProblem(read.problem)).to.match(/wheels\[\d+\]\.teeth/);
+    expect(damaged(m => (m.aims[0]!.wanted = '0 h'))).to.equal('file-invalid');
+    expect(damaged(m => (m.drive.speed = { kind: 'period', text: '0 h' }))).to.equal('file-invalid');
+  });
+
+  it('never crash the reader, however they are damaged', () => {
+    const cut = fc.record({
+      at: fc.nat(starter.length),
+      length: fc.nat(40),
+      with: fc.oneof(fc.string({ maxLength: 20 }), fc.constantFrom('null', '{}', '[]', '-1', '1e999', '"x"')),
+    });
+    fc.assert(
+      fc.property(fc.array(cut, { minLength: 1, maxLength: 4 }), cuts => {
+        let text = starter;
+        for (const c of cuts) text = text.slice(0, c.at) + c.with + text.slice(c.at + c.length);
+        codeOf(text);
+      }),
+      { numRuns: 400 },
+    );
+    fc.assert(
+      fc.property(fc.jsonValue(), fc.nat(30), (value, n) => {
+        const data = JSON.parse(starter) as Record<string, unknown>;
+        const keys = Object.keys(data);
+        data[keys[n % keys.length] as string] = value;
+        codeOf(JSON.stringify(data));
+      }),
+      { numRuns: 300 },
+    );
+  });
+});

@@ -1,0 +1,108 @@
+import { jointEnds } from '../integrity.ts';
+import { byId, circleCount, meshes } from '../lookup.ts';
+import { GROUND } from '../schema/basic.ts';
+import type { Machine } from '../types.ts';
+
+type Ids = ReadonlySet<string>;
+
+/**
+ * Takes away whatever refers to something that is gone, again and again until nothing does, so that the document is
+ * whole. An axis whose mesh is gone but on which arbors still stand becomes a given one at the origin. `before` is the
+ * machine with all its wheels, from which sizes of teeth are kept.
+ */
+export function prune(machine: Machine, before: Machine): Machine {
+  let current = machine;
+  for (;;) {
+    const next = pruneOnce(current, before);
+    if (sameLength(current, next)) return next;
+    current = next;
+  }
+}
+
+function pruneOnce(machine: Machine, before: Machine): Machine {
+  const frames: Ids = new Set([GROUND, ...machine.members.filter(m => m.kind === 'arbor').map(m => m.id)]);
+  const axes = machine.axes.filter(a => frames.has(a.frame));
+  const axisIds: Ids = new Set(axes.map(a => a.id));
+  const members = machine.members
+    .filter(m => m.kind === 'link' || (m.kind === 'slide' ? frames.has(m.frame) : axisIds.has(m.axis)))
+    .map(m => (m.kind !== 'link' && m.held !== undefined && !frames.has(m.held) ? withoutHeld(m) : m));
+  const memberIds: Ids = new Set(members.map(m => m.id));
+  const wheels = machine.wheels.filter(w => memberIds.has(w.member));
+  const ends: Ids = new Set([...memberIds, ...wheels.map(w => w.id)]);
+  const joints = machine.joints.filter(j => jointEnds(j).every(([, id]) => ends.has(id)));
+  const jointIds: Ids = new Set(joints.map(j => j.id));
+  const after = { ...machine, members, wheels, joints };
+  return {
+    ...after,
+    axes: axes.map(a =>
+      placeHolds(a.place, jointIds, axisIds) ? a : { ...a, place: { kind: 'given', x: 0, y: 0 } },
+    ),
+    toothings: machine.toothings.map(t => keepSize(t, before, after)),
+    modes: machine.modes
+      .filter(m => m.drive === undefined || memberIds.has(m.drive))
+      .map(m => ({
+        ...m,
+        engaged: m.engaged.filter(id => jointIds.has(id)),
+        held: m.held.filter(id => memberIds.has(id)),
+      })),
+    indicators: machine.indicators.filter(i => memberIds.has(i.member)),
+    parts: machine.parts.filter(p => p.wheels.every(id => ends.has(id))),
+    aims: machine.aims.map(a => withoutGone(a, memberIds, frames)),
+    ...(machine.drive && !memberIds.has(machine.drive.member) ? { drive: undefined } : {}),
+  };
+}
+
+const sameLength = (a: Machine, b: Machine): boolean =>
+  a.axes.length === b.axes.length &&
+  a.members.length === b.members.length &&
+  a.joints.length === b.joints.length &&
+  a.wheels.length === b.wheels.length;
+
+function placeHolds(place: Machine['axes'][number]['place'], joints: Ids, axes: Ids): boolean {
+  switch (place.kind) {
+    case 'given':
+      return true;
+    case 'mesh':
+      return joints.has(place.joint);
+    case 'between':
+      return place.joints.every(j => joints.has(j));
+    case 'coaxial':
+      return axes.has(place.with);
+    case 'polar':
+      return axes.has(place.from);
+  }
+}
+
+const withoutHeld = <T extends { readonly held?: string | undefined }>(member: T): T => {
+  const { held: _, ...rest } = member;
+  return rest as T;
+};
+
+function withoutGone(aim: Machine['aims'][number], members: Ids, frames: Ids): Machine['aims'][number] {
+  const { member, ...rest } = aim;
+  const kept = frames.has(aim.frame) ? rest : { ...rest, frame: GROUND };
+  return member !== undefined && members.has(member) ? { ...kept, member } : kept;
+}
+
+/** A toothing sized by a wheel or mesh that is gone keeps its size as a plain module. */
+function keepSize(
+  toothing: Machine['toothings'][number],
+  before: Machine,
+  after: Machine,
+): Machine['toothings'][number] {
+  const { size } = toothing;
+  const count = (id: string | undefined): number => circleCountOf(byId(before.wheels, id)) ?? 20;
+  if (size.by === 'outside diameter' && !byId(after.wheels, size.wheel))
+    return { ...toothing, size: { by: 'module', module: size.diameter / (count(size.wheel) + 2) } };
+  if (size.by === 'centre distance' && !byId(after.joints, size.joint)) {
+    const mesh = byId(meshes(before), size.joint);
+    return {
+      ...toothing,
+      size: { by: 'module', module: (2 * size.distance) / (count(mesh?.a) + count(mesh?.b)) },
+    };
+  }
+  return toothing;
+}
+
+const circleCountOf = (wheel: Machine['wheels'][number] | undefined): number | undefined =>
+  wheel && circleCount(wheel);

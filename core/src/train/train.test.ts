@@ -1,0 +1,155 @@
+import { expect } from 'chai';
+import fc from 'fast-check';
+import { KINDS } from '../../testing/kinds.ts';
+import { type Machine, newMachine } from '../machine/index.ts';
+import { add, mul, rational, toFraction, toNumber, type Rational } from '../rational/index.ts';
+import { rateEquations, trainRates } from './index.ts';
+
+/** A train of external meshes: arbors by index, wheels as [arbor, count], meshes as pairs of wheels. Arbor 0 drives. */
+function train(
+  arbors: number,
+  wheels: readonly (readonly [number, number])[],
+  meshes: readonly (readonly [number, number])[],
+): Machine {
+  const base = newMachine('train');
+  return {
+    ...base,
+    drive: { member: 'a0', speed: { kind: 'free' } },
+    axes: Array.from({ length: arbors }, (_, i) => ({
+      id: `x${i}`,
+      frame: 'ground',
+      place: { kind: 'given' as const, x: 100 * i, y: 0 },
+    })),
+    members: Array.from({ length: arbors }, (_, i) => ({
+      kind: 'arbor' as const,
+      id: `a${i}`,
+      name: `a${i}`,
+      axis: `x${i}`,
+    })),
+    wheels: wheels.map(([a, count], i) => ({
+      id: `w${i}`,
+      name: `w${i}`,
+      member: `a${a}`,
+      toothing: 'toothing1',
+      role: 'wheel' as const,
+      teeth: { kind: 'count' as const, count },
+      layer: 0,
+    })),
+    joints: meshes.map(([a, b], i) => ({
+      kind: 'mesh' as const,
+      id: `m${i}`,
+      type: 'external' as const,
+      a: `w${a}`,
+      b: `w${b}`,
+    })),
+  };
+}
+const rate = (m: Machine, id: string): string => {
+  const r = trainRates(m).rates[id];
+  return r ? toFraction(r) : 'free';
+};
+const codes = (m: Machine): string[] => trainRates(m).findings.map(f => f.code);
+
+describe('train rates', () => {
+  it('give the published lunar train 64/38 · 48/24 · 127/32 = 254/19 (Freeth et al., Nature 444, 2006)', () => {
+    const m = train(4, [[0, 64], [1, 38], [1, 48], [2, 24], [2, 127], [3, 32]], [[0, 1], [2, 3], [4, 5]]); // prettier-ignore
+    expect(rate(m, 'a3')).to.equal('-254/19');
+    expect(codes(m)).to.deep.equal([]);
+  });
+
+  it('give motion work 12 : 1 (common practice, no source)', () => {
+    const m = train(3, [[0, 12], [1, 36], [1, 10], [2, 40]], [[0, 1], [2, 3]]); // prettier-ignore
+    expect(rate(m, 'a2')).to.equal('1/12');
+  });
+
+  it('keep the sense of the first over an odd number of wheels in line (common practice, no source)', () => {
+    const row = (n: number): Machine =>
+      train(
+        n,
+        Array.from({ length: n }, (_, i) => [i, 20 + i] as const),
+        Array.from({ length: n - 1 }, (_, i) => [i, i + 1] as const),
+      );
+    for (let n = 2; n < 9; n++)
+      expect(Math.sign(toNumber(trainRates(row(n)).rates[`a${n - 1}`]!))).to.equal(n % 2 === 1 ? 1 : -1);
+  });
+
+  it('solve a planetary set: sun 24, planet 18, ring 60 held: arm 2/7, planet −20/21 in the arm (conventions 8)', () => {
+    const m = KINDS['planets in copies']!;
+    expect(rate(m, 'arm')).to.equal('2/7');
+    expect(rate(m, 'planet')).to.equal('-20/21');
+    const { rates } = trainRates(m);
+    expect(toFraction(add(rates['planet']!, rates['arm']!))).to.equal('-2/3');
+  });
+
+  it('solve a ring and a chain: both keep the sense', () => {
+    expect(rate(KINDS['ring']!, 'ring')).to.equal('1/3');
+    expect(rate(KINDS['chain over three wheels']!, 'far')).to.equal('1/2');
+    expect(rate(KINDS['chain over three wheels']!, 'tensioner')).to.equal('-4/3');
+  });
+
+  it('turn a planet of equal count twice as its arm goes once round a fixed sun (common practice, no source)', () => {
+    const { rates } = trainRates(KINDS['arm on arm']!);
+    expect(toFraction(add(rates['small']!, rates['drive']!))).to.equal('2');
+  });
+
+  it('find three wheels in a ring locked, and say which mesh contradicts', () => {
+    const m = train(3, [[0, 20], [1, 20], [2, 20]], [[0, 1], [1, 2], [2, 0]]); // prettier-ignore
+    expect(
+      trainRates(m)
+        .findings.filter(f => f.code === 'contradiction')
+        .map(f => f.subjects),
+    ).to.deep.equal([['m2']]);
+  });
+
+  it('accept a loop that agrees and refuse one that does not', () => {
+    const loop = (last: number): Machine => train(3, [[0, 20], [1, 40], [1, 30], [2, 30], [0, 16], [2, last]], [[0, 1], [2, 3], [4, 5]]); // prettier-ignore
+    expect(codes(loop(32))).to.deep.equal(['contradiction']);
+    const four = train(4, [[0, 20], [1, 20], [2, 20], [3, 20]], [[0, 1], [1, 2], [2, 3], [3, 0]]); // prettier-ignore
+    expect(codes(four)).to.deep.equal([]);
+  });
+
+  it('say what is not driven', () => {
+    const m = train(3, [[0, 20], [1, 20], [2, 20]], [[0, 1]]); // prettier-ignore
+    expect(trainRates(m).findings.map(f => [f.code, f.subjects[0]])).to.deep.equal([['not-driven', 'a2']]);
+  });
+
+  it('agree with floating point on any tree, and every mesh equation holds exactly', () => {
+    const tree = fc.array(
+      fc.record({
+        from: fc.nat(1000),
+        driving: fc.integer({ min: 6, max: 300 }),
+        driven: fc.integer({ min: 6, max: 300 }),
+      }),
+      { minLength: 1, maxLength: 40 },
+    );
+    fc.assert(
+      fc.property(tree, steps => {
+        const wheels: [number, number][] = [];
+        const meshes: [number, number][] = [];
+        const float = [1];
+        steps.forEach((s, i) => {
+          const from = s.from % (i + 1);
+          wheels.push([from, s.driving], [i + 1, s.driven]);
+          meshes.push([2 * i, 2 * i + 1]);
+          float.push((-float[from]! * s.driving) / s.driven);
+        });
+        const m = train(steps.length + 1, wheels, meshes);
+        const { rates, findings } = trainRates(m);
+        expect(findings).to.deep.equal([]);
+        float.forEach((f, i) => expect(toNumber(rates[`a${i}`]!) / f).to.be.closeTo(1, 1e-9));
+        for (const e of rateEquations(m).equations) {
+          const sum = e.terms.reduce<Rational>((s, [id, c]) => add(s, mul(c, rates[id]!)), rational(0));
+          expect(toFraction(sum)).to.equal('0');
+        }
+      }),
+      { numRuns: 60 },
+    );
+  });
+
+  it('never crash on any kind of machine, and name what they cannot do yet', () => {
+    for (const m of Object.values(KINDS)) trainRates(m);
+    expect(codes(KINDS['bevels on crossed axes']!)).to.include('joint-not-solved');
+    expect(codes(KINDS['open counts, indicators, poses, log']!)).to.include('count-open');
+    expect(codes({ ...newMachine('x'), drive: undefined })).to.deep.equal(['no-drive']);
+  });
+});
