@@ -1,0 +1,223 @@
+import { AxeBuilder } from '@axe-core/playwright';
+import { expect } from 'chai';
+import type { Page } from 'playwright-core';
+import { type App, fromStarter, go, startApp } from './app.ts';
+
+const STATIONS = ['aims', 'counts', 'train', 'teeth', 'plan', 'run', 'make'];
+
+async function type(page: Page, field: string, text: string): Promise<void> {
+  const input = page.locator(`[data-test=${field}] input`).first();
+  await input.fill(text);
+  await input.press('Enter');
+}
+
+async function accessible(page: Page, where: string): Promise<void> {
+  const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21aa']).analyze();
+  expect(
+    violations.map(v => `${where}: ${v.id}: ${v.nodes.map(n => n.target.join(' ')).join('; ')}`),
+  ).to.deep.equal([]);
+}
+
+describe('stations', () => {
+  let app: App;
+  before(async () => (app = await startApp()));
+  after(() => app.close());
+
+  for (const dark of [false, true]) {
+    it(`are accessible by ${dark ? 'night' : 'day'}, with their panels open`, async () => {
+      const { page, errors } = await app.open({ dark });
+      await page.goto(app.base);
+      await page.waitForSelector('[data-test=starter-saltreach-tide-clock]');
+      await accessible(page, 'shelf');
+      await fromStarter(page, app.base);
+      for (const station of STATIONS) {
+        await go(page, station);
+        if (station === 'counts') {
+          await page.click('[data-test=search]');
+          await page.waitForSelector('[data-test=proof]');
+        }
+        await accessible(page, station);
+        if (station === 'counts') {
+          await page.click('[data-test=show-working]');
+          await page.getByRole('dialog').getByText('Ratio, error and drift').waitFor();
+          await accessible(page, 'working');
+          await page.keyboard.press('Escape');
+        }
+      }
+      await page.locator('canvas, h2').first().click();
+      await page.keyboard.press('?');
+      await page.getByRole('dialog').getByText('Keys').waitFor();
+      await accessible(page, 'keys');
+      expect(errors).to.deep.equal([]);
+    });
+  }
+
+  it('load the shelf with less than 400 kB of compressed script and style, and from nowhere else', async () => {
+    const { page } = await app.open();
+    const elsewhere: string[] = [];
+    page.on('request', r => {
+      if (!r.url().startsWith(app.base) && !/^(blob|data):/.test(r.url())) elsewhere.push(r.url());
+    });
+    await page.goto(app.base);
+    await page.waitForSelector('[data-test=starter-saltreach-tide-clock]');
+    const bytes = await page.evaluate(() =>
+      performance
+        .getEntriesByType('resource')
+        .filter((r): r is PerformanceResourceTiming => /\.(js|css)$/.test(r.name))
+        .reduce((sum, r) => sum + r.encodedBodySize, 0),
+    );
+    expect(bytes).to.be.within(50_000, 400_000);
+    expect(elsewhere).to.deep.equal([]);
+  });
+
+  it('answer to keys: stations, run and stop, steps, undo, and never while typing', async () => {
+    const { page } = await app.open();
+    await fromStarter(page, app.base);
+    await page.locator('h2').first().click();
+    for (const [key, station] of [
+      ['5', 'plan'],
+      ['6', 'run'],
+      ['2', 'counts'],
+      ['1', 'aims'],
+    ] as const) {
+      // prettier-ignore
+      await page.keyboard.press(key);
+      await page.waitForSelector(`[data-test=station-${station}]`);
+    }
+    const turns = async (): Promise<number> =>
+      Number.parseFloat(await page.locator('[data-test=drive-turns]').innerText());
+    await page.keyboard.press(']');
+    await page.keyboard.press(']');
+    expect(await turns()).to.equal(0.02);
+    await page.keyboard.press('[');
+    expect(await turns()).to.equal(0.01);
+    await page.keyboard.press('Space');
+    await page.waitForFunction(
+      () => Number.parseFloat(document.querySelector('[data-test=drive-turns]')?.textContent ?? '0') > 0.02,
+    );
+    await page.keyboard.press('Space');
+    const stopped = await turns();
+    await page.waitForTimeout(150);
+    expect(await turns()).to.equal(stopped);
+    await page.locator('[data-test=machine-name] input').click();
+    await page.keyboard.type('5 ');
+    await page.waitForTimeout(100);
+    expect(await page.locator('[data-test=station-aims]').count()).to.equal(1);
+  });
+
+  it('say what is wrong with what is typed, and keep what was there', async () => {
+    const { page } = await app.open();
+    await fromStarter(page, app.base);
+    for (const [text, says] of [
+      ['0 h', 'cannot be turned'],
+      ['a while', 'cannot be read'],
+      ['1 year', 'Say which year'],
+    ] as const) {
+      await type(page, 'aim-wanted', text);
+      await page.locator('[data-test=aim-wanted]').first().getByText(says).waitFor();
+    }
+    await type(page, 'drive-period', '0');
+    await page.locator('[data-test=drive-period]').getByText('0').first().waitFor();
+    expect(await page.locator('[data-test=aim-verdict]').first().innerText()).to.match(/^met/);
+    await go(page, 'counts');
+    await type(page, 'least', '90');
+    await type(page, 'most', '20');
+    await page.locator('[data-test=search-problem]').getByText('Swap them').waitFor();
+    await type(page, 'least', 'many');
+    await page.locator('[data-test=least]').getByText('Write a whole number').waitFor();
+    await go(page, 'teeth');
+    await type(page, 'bore', '300');
+    await page.locator('[data-test=finding-bore-through-root]').waitFor();
+    await page.locator('[data-test=finding-bore-through-root] [data-test=fix]').click();
+    await page.locator('[data-test=finding-bore-through-root]').waitFor({ state: 'detached' });
+  });
+
+  it('show the nearest and the reach when a rate is out of reach', async () => {
+    const { page } = await app.open();
+    await fromStarter(page, app.base);
+    await type(page, 'aim-wanted', '12345');
+    await go(page, 'counts');
+    await page.click('[data-test=search]');
+    await page.locator('[data-test=out-of-reach]').getByText('to 69.4').waitFor();
+    expect(await page.locator('[data-test=counts-table] tbody tr').count()).to.be.greaterThan(10);
+  });
+
+  it('add an idler where the sense asks for it, and the output then turns the right way', async () => {
+    const { page } = await app.open();
+    await fromStarter(page, app.base);
+    await page.locator('[data-test=aim-sense]').first().click();
+    await page.getByRole('option', { name: 'against the drive' }).click();
+    await page.getByText('turns the wrong way').first().waitFor();
+    await go(page, 'counts');
+    await page.click('[data-test=search]');
+    await page.waitForSelector('[data-test=proof]');
+    await page.getByText('idler added').first().waitFor();
+    await page.locator('[data-test=choose]').first().click();
+    await go(page, 'aims');
+    await page.locator('[data-test=aim-verdict]', { hasText: /^met/ }).nth(2).waitFor();
+  });
+
+  it('swing an arbor that is dragged about its neighbour, as one step, at the right distance', async () => {
+    const { page } = await app.open();
+    await fromStarter(page, app.base);
+    await go(page, 'plan');
+    const canvas = page.locator('[data-test=plan] canvas, canvas[data-test=plan], canvas').first();
+    const box = (await canvas.boundingBox())!;
+    const row = page.locator('[data-test=axes] tbody tr').nth(1);
+    const before = await row.innerText();
+    const angle = (): Promise<string> => row.locator('[data-test=angle] input').inputValue();
+    expect(await angle()).to.equal('0');
+    const [x, y] = [box.x + box.width * 0.8, box.y + box.height * 0.72];
+    await page.mouse.move(x, y);
+    await page.mouse.down();
+    await page.mouse.move(x - 60, y + 60, { steps: 8 });
+    await page.mouse.up();
+    expect(await angle()).to.not.equal('0');
+    const [px, py] = (await row.locator('td.figure').allInnerTexts()).map(t => Number(t.replace('−', '-')));
+    expect(Math.hypot(px!, py!)).to.be.closeTo(96, 0.02);
+    await page.click('[data-test=undo]');
+    expect(await row.innerText()).to.equal(before);
+  });
+
+  it('search without holding up the page', async () => {
+    const { page } = await app.open();
+    await fromStarter(page, app.base);
+    await go(page, 'counts');
+    await page.waitForTimeout(500);
+    await page.evaluate(() => {
+      const seen: number[] = [];
+      Object.assign(globalThis, { seen });
+      new PerformanceObserver(list => list.getEntries().forEach(e => seen.push(e.duration))).observe({
+        entryTypes: ['longtask'],
+      });
+    });
+    await page.click('[data-test=search]');
+    await page.waitForSelector('progress', { state: 'attached' });
+    await page.waitForSelector('[data-test=cancel]', { state: 'detached' });
+    const during = await page.evaluate(() => (globalThis as unknown as { seen: number[] }).seen.length);
+    expect(during, 'long tasks on the page while the worker searched').to.be.below(3);
+  });
+
+  it('stop a search that is cancelled', async () => {
+    const { page } = await app.open();
+    await fromStarter(page, app.base);
+    await go(page, 'counts');
+    await type(page, 'most', '1000');
+    await page.click('[data-test=cancel]');
+    await page.waitForSelector('[data-test=search]');
+    expect(await page.locator('[data-test=proof]').count()).to.equal(0);
+    await type(page, 'most', '60');
+    await page.locator('[data-test=proof]', { hasText: 'from 12 to 60 teeth' }).waitFor();
+  });
+
+  it('work at phone width', async () => {
+    const { page } = await app.open({ width: 390, height: 844 });
+    await fromStarter(page, app.base);
+    await go(page, 'run');
+    const wide = await page.evaluate(() => document.documentElement.scrollWidth);
+    expect(wide).to.be.at.most(390);
+    await page.click('[data-test=run]');
+    await page.locator('[data-test=reading-tide]').scrollIntoViewIfNeeded();
+    await page.locator('[data-test=reading-tide] [data-test=turns]').waitFor();
+  });
+});

@@ -1,0 +1,87 @@
+import { derive } from '@tesseron/core/derive';
+import { distance } from '@tesseron/core/geometry';
+import { readMachine } from '@tesseron/core/machine';
+import { must } from '@tesseron/core/result';
+import { expect } from 'chai';
+import { readFileSync } from 'node:fs';
+import { dateAt, readingOf } from '../run/readings';
+import { readStart } from './aims/read-start';
+import { builtStages } from './counts/built-stages';
+import { swingTo } from './plan/swing';
+import { layoutElevation } from './train/elevation';
+import { pathFromDrive } from './train/path-from-drive';
+
+const starter = must(
+  readMachine(readFileSync(new URL('../../../demo/saltreach-tide-clock.json', import.meta.url), 'utf8')),
+);
+const derived = derive(starter);
+
+describe('swinging an arbor', () => {
+  it('turns it about its neighbour at the mesh’s own distance, whatever the pointer’s', () => {
+    for (const to of [
+      { x: 500, y: 300 },
+      { x: -3, y: 8 },
+      { x: 0.5, y: -90 },
+    ]) {
+      // prettier-ignore
+      const d = derive(swingTo('axis2', to, derived.positions.at)(starter), derived);
+      expect(distance(d.positions.at['axis1']!, d.positions.at['axis2']!)).to.be.closeTo(96, 1e-9);
+      const angle = Math.atan2(d.positions.at['axis2']!.y, d.positions.at['axis2']!.x);
+      expect(angle).to.be.closeTo(Math.atan2(to.y, to.x), 0.001);
+    }
+  });
+
+  it('moves a given axis to the pointer and everything with it', () => {
+    const d = derive(swingTo('axis1', { x: 10, y: -20 }, derived.positions.at)(starter), derived);
+    for (const id of Object.keys(derived.positions.at)) {
+      expect(d.positions.at[id]!.x - derived.positions.at[id]!.x).to.be.closeTo(10, 1e-9);
+      expect(d.positions.at[id]!.y - derived.positions.at[id]!.y).to.be.closeTo(-20, 1e-9);
+    }
+  });
+});
+
+describe('readings', () => {
+  it('follow the drive: after a lunar half day the tide hand has gone once round', () => {
+    const moon = starter.aims[1]!;
+    const reading = readingOf(moon, derived, { whole: 30n, part: 0 })!;
+    expect(Number(reading.turns)).to.be.closeTo(15 / 29.530588, 0.001);
+    expect(reading.inPeriod).to.equal('15.00 d of 29.5306 d');
+    expect(readingOf({ ...moon, member: undefined }, derived, { whole: 1n, part: 0 })).to.equal(undefined);
+  });
+
+  it('give the date of a clock, also backwards, and none out of the calendar', () => {
+    expect(dateAt(starter, derived.driveSeconds, { whole: 118n, part: 0 })).to.equal('2026-03-01 00:00');
+    expect(dateAt(starter, derived.driveSeconds, { whole: -2n, part: 0.5 })).to.equal('2025-12-31 06:00');
+    expect(dateAt(starter, derived.driveSeconds, { whole: 10n ** 15n, part: 0 })).to.equal(undefined);
+    expect(dateAt(starter, undefined, { whole: 1n, part: 0 })).to.equal(undefined);
+  });
+});
+
+describe('what the stations show of the train', () => {
+  it('is the row of meshes from the drive, and the counts in the words of the search', () => {
+    expect(pathFromDrive(starter, starter.aims[0]!.member!)).to.deep.equal([
+      { driving: 83, driven: 45 },
+      { driving: 44, driven: 84 },
+    ]);
+    expect(builtStages(starter, starter.aims[0])).to.equal('83/45 · 44/84');
+    expect(pathFromDrive(starter, 'nobody')).to.equal(undefined);
+  });
+
+  it('is an elevation with every wheel at its layer on its own axis', () => {
+    const e = layoutElevation(derived);
+    expect(e.bars.length).to.equal(12);
+    expect(e.axes.length).to.equal(6);
+    expect(e.layers).to.equal(6);
+    for (const m of e.meshes) expect(m.x1).to.be.below(m.x2);
+  });
+});
+
+describe('the start of a clock', () => {
+  it('is read as people write it, and refused when there is no such day', () => {
+    expect(must(readStart('2026-01-01'))).to.equal('2026-01-01T00:00:00Z');
+    expect(must(readStart('2026-01-01 06:30'))).to.equal('2026-01-01T06:30:00Z');
+    expect(must(readStart(''))).to.equal('');
+    for (const bad of ['2026-02-30', '1.1.2026', 'tomorrow', '2026-01-01 25:00'])
+      expect(readStart(bad).ok, bad).to.equal(false);
+  });
+});
