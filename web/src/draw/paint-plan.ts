@@ -1,7 +1,8 @@
+import type { Point } from '@tesseron/core/geometry';
 import { circleCount } from '@tesseron/core/machine';
 import type { Stance } from '@tesseron/core/motion';
 import { sign } from '@tesseron/core/rational';
-import { rateColour } from './rate-colour';
+import { FASTEST, rateColour, SLOWEST } from './rate-colour';
 import type { DrawnWheel, OutlineCache } from './plan-scene';
 import type { Tokens } from './tokens';
 import { roundLength, type Size, toScreen, type View } from './view';
@@ -30,9 +31,11 @@ export function paintPlan(context: CanvasRenderingContext2D, frame: PlanFrame, c
   context.fillRect(0, 0, size.width, size.height);
   for (const w of frame.wheels) if (frame.visible(w.wheel.layer)) paintWheel(context, frame, w, cache);
   for (const w of frame.wheels) if (frame.visible(w.wheel.layer)) paintPitchCircle(context, frame, w);
+  paintHands(context, frame);
   paintCentres(context, frame);
   paintLabels(context, frame);
   paintScaleBar(context, frame);
+  paintRateScale(context, frame);
 }
 
 function paintWheel(
@@ -79,6 +82,29 @@ function paintPitchCircle(context: CanvasRenderingContext2D, frame: PlanFrame, w
   context.setLineDash([]);
 }
 
+/** A hand on every marked output, as long as its largest wheel: it shows where the output points. */
+function paintHands(context: CanvasRenderingContext2D, frame: PlanFrame): void {
+  for (const { member } of frame.marks) {
+    const stance = frame.places.get(member);
+    const largest = Math.max(
+      0,
+      ...frame.wheels.filter(w => w.wheel.member === member).map(w => w.rootRadius),
+    );
+    if (!stance || largest === 0) continue;
+    const p = toScreen(frame.view, frame.size, stance.centre);
+    const length = largest * frame.view.scale * 0.92;
+    context.strokeStyle = frame.tokens.accent;
+    context.lineWidth = 2.5;
+    context.beginPath();
+    context.moveTo(
+      p.x - length * 0.12 * Math.cos(stance.angle),
+      p.y + length * 0.12 * Math.sin(stance.angle),
+    );
+    context.lineTo(p.x + length * Math.cos(stance.angle), p.y - length * Math.sin(stance.angle));
+    context.stroke();
+  }
+}
+
 /** A cross at every arbor; the drive's in the accent with an arrow that shows its sense. */
 function paintCentres(context: CanvasRenderingContext2D, frame: PlanFrame): void {
   for (const [member, stance] of frame.places) {
@@ -112,7 +138,16 @@ function paintArrow(context: CanvasRenderingContext2D, x: number, y: number): vo
   context.stroke();
 }
 
-/** Counts near the rims, written once for wheels that share a centre one below the other. */
+interface Box {
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+  readonly height: number;
+}
+
+const LINE = 15;
+
+/** Names of outputs and counts beside each axis, wheels of one axis below each other, where no other label stands. */
 function paintLabels(context: CanvasRenderingContext2D, frame: PlanFrame): void {
   const atAxis = new Map<string, DrawnWheel[]>();
   for (const w of frame.wheels) {
@@ -121,17 +156,40 @@ function paintLabels(context: CanvasRenderingContext2D, frame: PlanFrame): void 
   }
   context.font = '12px "Atkinson Hyperlegible Mono Variable", monospace';
   context.textBaseline = 'middle';
+  const taken: Box[] = [];
   for (const wheels of atAxis.values()) {
     const stance = frame.places.get(wheels[0]?.wheel.member ?? '');
     if (!stance) continue;
     const p = toScreen(frame.view, frame.size, stance.centre);
     const marks = frame.marks.filter(m => wheels.some(w => w.wheel.member === m.member)).map(m => m.text);
     const texts = [...marks, ...wheels.map(labelOf)];
-    const widest = Math.max(...texts.map(t => context.measureText(t).width));
-    const x = p.x + 12 + widest > frame.size.width - 4 ? p.x - 14 - widest : p.x + 12;
-    texts.forEach((text, i) => paintText(context, frame, text, x, p.y + 18 + 15 * i, i < marks.length));
+    const width = Math.max(...texts.map(t => context.measureText(t).width)) + 6;
+    const box = freePlace(p, width, LINE * texts.length, taken, frame.size);
+    taken.push(box);
+    texts.forEach((text, i) =>
+      paintText(context, frame, text, box.x + 3, box.y + 8 + LINE * i, i < marks.length),
+    );
   }
 }
+
+/** A place beside a point that no label has taken and that is on screen; the first choice where there is none. */
+function freePlace(p: Point, width: number, height: number, taken: readonly Box[], size: Size): Box {
+  const [right, left] = [p.x + 9, p.x - 11 - width];
+  const [below, above] = [p.y + 10, p.y - 10 - height];
+  const choices: Box[] = [below, above, p.y - height / 2, below + height, above - height].flatMap(y =>
+    [right, left].map(x => ({ x, y, width, height })),
+  );
+  const clear = (b: Box): boolean =>
+    b.x >= 2 &&
+    b.x + b.width <= size.width - 2 &&
+    b.y >= 2 &&
+    b.y + b.height <= size.height - 2 &&
+    !taken.some(t => meet(t, b));
+  return choices.find(clear) ?? { x: right, y: below, width, height };
+}
+
+const meet = (a: Box, b: Box): boolean =>
+  a.x < b.x + b.width && b.x < a.x + a.width && a.y < b.y + b.height && b.y < a.y + a.height;
 
 const labelOf = (w: DrawnWheel): string => {
   const count = circleCount(w.wheel);
@@ -172,6 +230,20 @@ function paintScaleBar(context: CanvasRenderingContext2D, frame: PlanFrame): voi
   context.textBaseline = 'middle';
   paintText(context, frame, `${Number(length.toPrecision(2))} mm`, x + pixels + 8, y - 3, false);
 }
+
+/** What the colours mean: slow to fast, in turns per turn of the drive. */
+function paintRateScale(context: CanvasRenderingContext2D, frame: PlanFrame): void {
+  const { rate } = frame.tokens;
+  const [x, y, width] = [16, 14, 22];
+  rate.forEach((colour, i) => {
+    context.fillStyle = colour;
+    context.fillRect(x + i * width, y, width, 7);
+  });
+  const end = x + rate.length * width;
+  paintText(context, frame, `${sayRate(SLOWEST)} to ${sayRate(FASTEST)} × the drive`, end + 8, y + 3, false);
+}
+
+const sayRate = (rate: number): string => (rate < 1 ? `1/${Math.round(1 / rate)}` : String(rate));
 
 function onScreen(frame: PlanFrame, stance: Stance, radius: number): boolean {
   const p = toScreen(frame.view, frame.size, stance.centre);

@@ -2,8 +2,9 @@ import { type Rational, toNumber } from '@tesseron/core/rational';
 import { interpolateRgbBasis } from 'd3-interpolate';
 import { scaleLog } from 'd3-scale';
 
-const SLOWEST = 1e-3;
-const FASTEST = 1e2;
+/** The ends of the scale, in turns per turn of the drive; slower and faster ones take the end's colour. */
+export const SLOWEST = 1e-3;
+export const FASTEST = 1e2;
 const position = scaleLog([SLOWEST, FASTEST], [0, 1]).clamp(true);
 
 /** The colour of a rate (turns per turn of the drive) on a scale from slow to fast; undefined for what stands still. */

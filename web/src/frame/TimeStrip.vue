@@ -116,7 +116,7 @@ function grab(event: PointerEvent): void {
 <style scoped>
 .strip {
   display: grid;
-  grid-template-columns: auto auto minmax(80px, 1fr) auto;
+  grid-template-columns: auto auto minmax(80px, 1fr) 396px;
   gap: 16px;
   align-items: center;
   padding: 4px 14px;
@@ -185,9 +185,9 @@ function grab(event: PointerEvent): void {
 }
 
 .readings {
-  display: flex;
+  display: grid;
+  grid-template-columns: 104px 116px 1fr;
   gap: 14px;
-  min-width: 350px;
   font-size: 14px;
 }
 
@@ -209,7 +209,7 @@ function grab(event: PointerEvent): void {
   }
 
   .readings {
-    min-width: 0;
+    grid-template-columns: repeat(3, auto);
   }
 }
 
@@ -224,8 +224,8 @@ function grab(event: PointerEvent): void {
   }
 
   .readings {
-    flex-wrap: wrap;
     gap: 2px 14px;
+    font-size: 13px;
   }
 }
 </style>

@@ -71,7 +71,7 @@ const positive = (text: string): Result<unknown> => {
       <v-select
         :model-value="null"
         :items="known"
-        label="known periods"
+        label="or known"
         @update:model-value="$event && set('Wanted', { wanted: $event })"
       />
     </div>

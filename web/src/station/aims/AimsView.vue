@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { addAim, freeId, type Machine, removeAim, renameMember } from '@tesseron/core/machine';
+import { addAim, arbors, freeId, type Machine, removeAim, renameMember } from '@tesseron/core/machine';
 import { parsePeriod, sayPeriod } from '@tesseron/core/units';
 import { computed } from 'vue';
 import PlanCanvas from '../../draw/PlanCanvas.vue';
@@ -27,6 +27,9 @@ const summary = computed(
     `Plan of ${machine.value.name}: ${machine.value.wheels.length} wheels, ${machine.value.aims.length} outputs`,
 );
 
+const arborItems = computed(() => arbors(machine.value).map(a => ({ title: a.name || a.id, value: a.id })));
+const chooseDrive = (member: string): void =>
+  change('Choose the drive', m => ({ ...m, drive: { member, speed: { kind: 'free' } } }));
 const rename = (name: string): void => change('Name the machine', m => ({ ...m, name }));
 const setSpeed = (speed: NonNullable<Machine['drive']>['speed']): void =>
   change('Set the drive', m => (m.drive ? { ...m, drive: { ...m.drive, speed } } : m));
@@ -71,8 +74,16 @@ function add(): void {
           data-test="machine-name"
           @change="rename(($event.target as HTMLInputElement).value)"
         />
+        <v-select
+          v-if="!drive"
+          :model-value="null"
+          :items="arborItems"
+          label="Drive: choose the arbor that is turned"
+          @update:model-value="$event && chooseDrive($event)"
+        />
         <v-text-field
-          :model-value="drive?.name"
+          v-else
+          :model-value="drive.name"
           label="Drive: the arbor that is turned"
           maxlength="120"
           data-test="drive-name"

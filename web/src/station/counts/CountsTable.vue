@@ -58,14 +58,16 @@ const lines = computed(() =>
         <td class="figure">{{ l.centres }}</td>
         <td>{{ l.sense }}</td>
         <td>
-          <v-btn
+          <button
+            type="button"
+            class="boxed"
             :aria-label="`Choose ${l.stages}`"
             data-test="choose"
             @focus="emit('look', l.stages)"
             @click.stop="emit('choose', l.row)"
           >
             {{ l.stages === chosen ? 'Chosen' : 'Choose' }}
-          </v-btn>
+          </button>
         </td>
       </tr>
     </tbody>

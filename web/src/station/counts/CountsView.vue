@@ -130,7 +130,7 @@ const ratioText = computed(() =>
           <NumberField v-model="limits.module" label="Module" :least="0.1" :most="50" unit="mm" />
         </div>
         <div class="checks">
-          <v-checkbox v-model="limits.one" label="one stage" />
+          <v-checkbox v-model="limits.one" :disabled="limits.coaxial" label="one stage" />
           <v-checkbox v-model="limits.two" label="two stages" />
         </div>
         <v-checkbox

@@ -3,7 +3,7 @@ import { writeCsv, writeSvg } from '@tesseron/core/format';
 import { byId, type Process, writeMachine } from '@tesseron/core/machine';
 import { cautionsFor, partsList } from '@tesseron/core/make';
 import { fileName, planDrawing, wheelDrawing } from '@tesseron/core/output';
-import { CAUTIONS, sayProblem } from '@tesseron/core/words';
+import { CAUTIONS, sayProblem, wheelName } from '@tesseron/core/words';
 import { computed, ref, watch } from 'vue';
 import StationLayout from '../../frame/StationLayout.vue';
 import { saveText } from '../../keep';
@@ -108,12 +108,18 @@ const saveParts = (): Promise<boolean> =>
           </tr>
           <tr v-for="w in machine.wheels" :key="w.id" :class="{ chosen: looked === w.id }">
             <td>
-              <button type="button" class="plain" @click="looked = w.id">{{ w.name }}</button>
+              <button type="button" class="plain" @click="looked = w.id">{{ wheelName(w) }}</button>
             </td>
             <td class="figure">
-              <v-btn :aria-label="`Save ${w.name} as SVG`" data-test="save-wheel" @click="saveSvg(w.id)"
-                >SVG</v-btn
+              <button
+                type="button"
+                class="boxed"
+                :aria-label="`Save ${wheelName(w)} as SVG`"
+                data-test="save-wheel"
+                @click="saveSvg(w.id)"
               >
+                SVG
+              </button>
             </td>
           </tr>
         </tbody>

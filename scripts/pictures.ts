@@ -1,0 +1,52 @@
+import { join } from 'node:path';
+import { fromStarter, go, startApp, type Window } from '../e2e/app.ts';
+
+/** Takes the pictures in docs/screenshots from the demo machine, in the built application. */
+const folder = join(import.meta.dirname, '../docs/screenshots');
+const app = await startApp();
+
+async function search(page: Window['page']): Promise<void> {
+  await page.click('[data-test=search]');
+  await page.waitForSelector('[data-test=proof]');
+}
+
+async function take(name: string, window: Window): Promise<void> {
+  await window.page.waitForTimeout(500);
+  await window.page.screenshot({ path: join(folder, `${name}.png`) });
+}
+
+const desk = await app.open();
+await fromStarter(desk.page, app.base);
+await desk.page.goto(app.base);
+await desk.page.waitForSelector('[data-test=starter-saltreach-tide-clock]');
+await take('shelf', desk);
+await desk.page.getByRole('link', { name: 'Saltreach tide clock' }).click();
+await desk.page.waitForSelector('[data-test=station-aims]');
+await take('aims', desk);
+for (const station of ['counts', 'train', 'teeth', 'plan', 'run', 'make']) {
+  await go(desk.page, station);
+  if (station === 'counts') {
+    await search(desk.page);
+    await desk.page.locator('[data-test=counts-table] tbody tr').nth(3).click();
+  }
+  if (station === 'run') for (let i = 0; i < 7; i++) await desk.page.keyboard.press(']');
+  await take(station, desk);
+  if (station === 'counts') {
+    await desk.page.click('[data-test=show-working]');
+    await take('working', desk);
+    await desk.page.keyboard.press('Escape');
+  }
+}
+const night = await app.open({ dark: true });
+await fromStarter(night.page, app.base);
+await go(night.page, 'plan');
+await take('plan-night', night);
+const phone = await app.open({ width: 390, height: 844 });
+await fromStarter(phone.page, app.base);
+await phone.page.goto(app.base);
+await phone.page.waitForSelector('[data-test=starter-saltreach-tide-clock]');
+await take('shelf-phone', phone);
+await phone.page.getByRole('link', { name: 'Saltreach tide clock' }).click();
+await go(phone.page, 'run');
+await take('run-phone', phone);
+await app.close();
