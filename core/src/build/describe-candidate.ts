@@ -2,14 +2,14 @@ import type { Candidate, Return } from '../counts/index.ts';
 import type { Aim } from '../machine/index.ts';
 import { rateError } from '../period/index.ts';
 import type { Rational } from '../rational/index.ts';
-import { needsIdler } from './plant-train.ts';
+import { idlerCount, needsIdler } from './plant-train.ts';
 
 /** What a candidate would mean in the machine. */
 export interface CandidateWords {
   readonly candidate: Candidate;
   /** Error of rate, exact, positive is fast. */
   readonly error: Rational;
-  /** Distances of the centres in mm, one for each mesh of the search; equal ones once. */
+  /** Distances of the centres in mm, one for each mesh, an idler's two included; equal ones once. */
   readonly centres: readonly number[];
   readonly idler: boolean;
   /** The sense of the output before an idler turns it. */
@@ -22,13 +22,19 @@ export function describeCandidate(
   wanted: Rational,
   aim: Aim,
   module: number,
+  coaxial: Return,
 ): CandidateWords {
-  const distances = candidate.stages.map(s => (module * (s.driving + s.driven)) / 2);
+  const idler = needsIdler(aim.sense, candidate.stages.length);
+  const distances = candidate.stages.flatMap((s, i) => {
+    if (!idler || i < candidate.stages.length - 1) return [(module * (s.driving + s.driven)) / 2];
+    const between = idlerCount({ stages: candidate.stages, module, coaxial });
+    return [(module * (s.driving + between)) / 2, (module * (between + s.driven)) / 2];
+  });
   return {
     candidate,
     error: rateError(candidate.ratio, wanted),
     centres: [...new Set(distances)],
-    idler: needsIdler(aim.sense, candidate.stages.length),
+    idler,
     sense: candidate.stages.length % 2 === 0 ? 'with the drive' : 'against the drive',
   };
 }

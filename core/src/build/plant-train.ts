@@ -1,5 +1,5 @@
 import type { Return, Stage } from '../counts/index.ts';
-import { nextLayer } from '../layout/index.ts';
+import { freeLayers } from '../layout/index.ts';
 import {
   type Aim,
   byId,
@@ -27,7 +27,7 @@ export function needsIdler(sense: Aim['sense'], stages: number): boolean {
 }
 
 /**
- * Turns a choice into arbors, wheels and meshes from the drive to the aim's own arbor, in layers above all others, an
+ * Turns a choice into arbors, wheels and meshes from the drive to the aim's own arbor, in the lowest free layers, an
  * idler in the last stage where the sense asks for one. A train that the aim had before is taken away first. Throws
  * for an aim that is not there or a machine without a drive.
  */
@@ -38,7 +38,7 @@ export function plantTrain(machine: Machine, aimId: string, choice: Choice): Mac
   const { machine: sized, toothing } = withToothing(cleared, choice.module);
   let current = sized;
   let from = machine.drive.member;
-  const layer = nextLayer(sized);
+  const layers = freeLayers(sized, choice.stages.length);
   let last: MeshJoint | undefined;
   for (const [i, stage] of choice.stages.entries()) {
     const closes = choice.coaxial !== 'none' && i === choice.stages.length - 1 && i > 0;
@@ -48,7 +48,7 @@ export function plantTrain(machine: Machine, aimId: string, choice: Choice): Mac
       from,
       stage,
       toothing,
-      layer: layer + i,
+      layer: layers[i] ?? i,
       axis,
       name: final ? aim.name : `${aim.name} lay arbor`,
       wheels: [`${aim.name} ${2 * i + 1}`, `${aim.name} ${2 * i + 2}`],

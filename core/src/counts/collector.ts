@@ -18,6 +18,7 @@ export interface Collector {
   readonly top: () => Candidate[];
 }
 
+/** A collector for a target ratio, totals up to `mostTotal`, and a list of the `top` best. */
 export function createCollector(target: Rational, mostTotal: number, top: number): Collector {
   const order = byError(target);
   const errorAt = new Float64Array(mostTotal + 1).fill(Infinity);

@@ -20,6 +20,7 @@ export interface CountQuery {
 
 /** Least difference of tooth sums that lets the wheels of the smaller stage pass each other and an idler reach both. */
 export const IDLER_ROOM = 6;
+/** The counts that a search accepts as limits. */
 export const LEAST_COUNT = 4;
 export const MOST_COUNT = 1000;
 

@@ -61,8 +61,8 @@ export function aimFindings(aim: Aim, state: AimState, machine: Machine): Findin
     case 'no rate':
       return [finding('aim-without-rate', 'warn', 'train', [aim.id])];
     case 'wrong sense': {
-      const mesh = lastMesh(machine, aim.member);
-      const fixes = mesh === undefined ? [] : [{ code: 'insert-idler', subject: mesh, value: 20 }];
+      const mesh = swingingMesh(machine, aim.member);
+      const fixes = mesh === undefined ? [] : [{ code: 'insert-idler', subject: mesh, value: IDLER_COUNT }];
       return [finding('wrong-sense', 'stop', 'train', [aim.id], {}, fixes)];
     }
     case 'missed': {
@@ -78,9 +78,20 @@ export function aimFindings(aim: Aim, state: AimState, machine: Machine): Findin
   }
 }
 
-/** The mesh that drives an arbor. */
-function lastMesh(machine: Machine, member: string | undefined): string | undefined {
+/** Teeth of an idler that is offered: enough to be cut without undercut. */
+const IDLER_COUNT = 20;
+
+/**
+ * The mesh that drives an arbor, when an axis hangs on it and can move away to let an idler in. Between two fixed axes there is
+ * no room for one: there the search must find other counts.
+ */
+function swingingMesh(machine: Machine, member: string | undefined): string | undefined {
+  const hung = new Set(machine.axes.flatMap(a => (a.place.kind === 'mesh' ? [a.place.joint] : [])));
   return machine.joints.find(
-    j => j.kind === 'mesh' && j.type === 'external' && byId(machine.wheels, j.b)?.member === member,
+    j =>
+      j.kind === 'mesh' &&
+      j.type === 'external' &&
+      hung.has(j.id) &&
+      byId(machine.wheels, j.b)?.member === member,
   )?.id;
 }

@@ -119,6 +119,22 @@ describe('findings about teeth', () => {
     expect(found(thin, 'thin-tip') ?? found(thin, 'pointed-tip')).to.not.equal(undefined);
   });
 
+  it('pointed tips without any shift are mended by stub teeth', () => {
+    const m = pair(9, 40);
+    const t = m.toothings[0]!;
+    const steep = setToothing(t.id, {
+      form: { ...t.form, pressureAngleDeg: 32, addendum: 1.3, fillet: 0.1, dedendum: 1 } as typeof t.form,
+    })(m);
+    const code = found(steep, 'pointed-tip') ? 'pointed-tip' : 'thin-tip';
+    expect(fixed(steep, code)).to.equal(true);
+  });
+
+  it('too little contact by profile shift is mended by less of it', () => {
+    const m = pair(18, 24);
+    const shifted = setWheel(m.wheels[0]!.id, { shift: 0.7 })(setWheel(m.wheels[1]!.id, { shift: 0.9 })(m));
+    expect(fixed(shifted, 'little-contact')).to.equal(true);
+  });
+
   it('bore through the root, and a wall too thin', () => {
     const bore = (diameter: number): Machine =>
       setWheel(firstWheel(pair(20, 40)), { bore: { kind: 'round', diameter } })(pair(20, 40));

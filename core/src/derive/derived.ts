@@ -12,6 +12,7 @@ import type { Stage } from './stage.ts';
 /** What follows for one mesh; lengths in mm. */
 export interface MeshState {
   readonly pair: Pair;
+  readonly specs: readonly [ToothSpec, ToothSpec];
   readonly distance: number;
   /** Without the spread of centres. */
   readonly theoreticalDistance: number;

@@ -23,6 +23,7 @@ export function meshStates(
     const cos = (a.dimensions.baseRadius + b.dimensions.baseRadius) / distance;
     states[mesh.id] = {
       pair,
+      specs: [a.spec, b.spec],
       distance,
       theoreticalDistance,
       workingAngleDeg: degrees(Math.acos(Math.min(1, cos))),

@@ -1,6 +1,15 @@
 import { byId, type Machine, meshes, type Wheel } from '../machine/index.ts';
-import { type Finding, finding } from '../result/index.ts';
-import { fullRound, isUndercut, shiftWithoutUndercut, straightDepth, undercutLimit } from '../tooth/index.ts';
+import { centreDistance, contactRatio, type Pair, tipShortening } from '../mesh/index.ts';
+import { type Finding, finding, type Fix } from '../result/index.ts';
+import {
+  fullRound,
+  isUndercut,
+  shiftWithoutUndercut,
+  straightDepth,
+  undercutLimit,
+  involuteDimensions,
+  type ToothSpec,
+} from '../tooth/index.ts';
 import type { MeshState, WheelState } from './derived.ts';
 
 /** Contact ratio below which a mesh is not trusted to run smoothly (common practice, no source). */
@@ -54,10 +63,13 @@ function pointedFinding(wheel: Wheel, { spec, dimensions }: WheelState): Finding
   const least = 0.2 * spec.module;
   if (dimensions.tipThickness >= least) return [];
   const pointed = dimensions.tipThickness === 0;
+  const stub = stubAddendum(spec, least);
   const fixes =
     spec.shift > 0
       ? [{ code: 'set-shift', subject: wheel.id, value: Math.round(spec.shift * 50) / 100 }]
-      : [];
+      : stub === undefined
+        ? []
+        : [{ code: 'set-addendum', subject: wheel.toothing, value: stub }];
   const data = { tip: dimensions.tipThickness, least };
   return [
     finding(
@@ -69,6 +81,15 @@ function pointedFinding(wheel: Wheel, { spec, dimensions }: WheelState): Finding
       fixes,
     ),
   ];
+}
+
+/** The largest addendum, in steps of 0.05 down to a half, at which the tips are thick enough. */
+function stubAddendum(spec: ToothSpec, least: number): number | undefined {
+  for (let steps = Math.floor(spec.form.addendum * 20) - 1; steps >= 10; steps--) {
+    const form = { ...spec.form, addendum: steps / 20 };
+    if (involuteDimensions({ ...spec, form }).tipThickness >= least) return steps / 20;
+  }
+  return undefined;
 }
 
 function boreFinding(wheel: Wheel, { spec, dimensions }: WheelState): Finding[] {
@@ -119,7 +140,7 @@ function meshFindings(
   if (!state) return [];
   const found: Finding[] = [];
   if (state.contactRatio < LEAST_CONTACT) {
-    const fixes = (mesh.spread ?? 0) > 0 ? [{ code: 'set-spread', subject: mesh.id, value: 0 }] : [];
+    const fixes = contactFixes(mesh, state);
     const severity = state.contactRatio < 1 ? 'stop' : 'warn';
     found.push(
       finding(
@@ -137,4 +158,42 @@ function meshFindings(
     found.push(finding('no-play', 'stop', 'teeth', [mesh.id], { play: state.play }, fixes));
   }
   return found;
+}
+
+/** Single changes that bring the contact up to the limit: centres as theory has them, or less profile shift on one wheel. Each is tried on the teeth themselves. */
+function contactFixes(
+  mesh: { id: string; a: string; b: string; spread?: number | undefined },
+  state: MeshState,
+): Fix[] {
+  const { pair, specs } = state;
+  const spread = mesh.spread ?? 0;
+  const fixes: Fix[] = [];
+  if (spread > 0 && contactWith(pair, specs, pair.shifts, 0) >= LEAST_CONTACT)
+    fixes.push({ code: 'set-spread', subject: mesh.id, value: 0 });
+  for (const [i, wheel] of [mesh.a, mesh.b].entries()) {
+    const now = pair.shifts[i] ?? 0;
+    const enough = [0.75, 0.5, 0.25, 0]
+      .map(part => Math.round(now * part * 100) / 100)
+      .find(
+        shift =>
+          contactWith(pair, specs, i === 0 ? [shift, pair.shifts[1]] : [pair.shifts[0], shift], spread) >=
+          LEAST_CONTACT,
+      );
+    if (now > 0 && enough !== undefined) fixes.push({ code: 'set-shift', subject: wheel, value: enough });
+  }
+  return fixes;
+}
+
+function contactWith(
+  pair: Pair,
+  specs: readonly [ToothSpec, ToothSpec],
+  shifts: readonly [number, number],
+  spread: number,
+): number {
+  const changed = { ...pair, shifts };
+  const shortening = tipShortening(changed);
+  const distance = centreDistance(changed);
+  if (distance === undefined) return 0;
+  const [a, b] = specs.map((s, i) => ({ ...s, shift: shifts[i] ?? 0, shortening }));
+  return a && b ? contactRatio(a, b, distance + spread) : 0;
 }

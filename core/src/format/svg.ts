@@ -26,15 +26,22 @@ export function writeSvg(drawing: Drawing): string {
     `<svg xmlns="http://www.w3.org/2000/svg" width="${num(width)}mm" height="${num(height)}mm" viewBox="${num(minX)} ${num(minY)} ${num(width)} ${num(height)}">`,
     `  <title>${escape(drawing.title)}</title>`,
     `  <desc>${escape(drawing.notes.join(' '))}</desc>`,
-    ...drawing.groups.flatMap(groupLines),
+    ...drawing.groups.flatMap((g, i) => groupLines(g, uniqueId(drawing.groups, i))),
     '</svg>',
   ];
   return `${lines.join('\n')}\n`;
 }
 
-function groupLines(group: Group): string[] {
+/** An id from the group's name, with a number where an earlier group has the same. */
+function uniqueId(groups: readonly Group[], index: number): string {
+  const id = idOf(groups[index]?.name ?? '');
+  const before = groups.slice(0, index).filter(g => idOf(g.name) === id).length;
+  return before === 0 ? id : `${id}-${before + 1}`;
+}
+
+function groupLines(group: Group, id: string): string[] {
   return [
-    `  <g id="${escape(idOf(group.name))}" data-name="${escape(group.name)}">`,
+    `  <g id="${escape(id)}" data-name="${escape(group.name)}">`,
     ...group.shapes.map(s => `    ${shapeLine(s, group)}`),
     ...group.labels.map(l => `    ${labelLine(l, group)}`),
     '  </g>',

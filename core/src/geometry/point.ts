@@ -4,6 +4,7 @@ export interface Point {
   readonly y: number;
 }
 
+/** Distance of two points. */
 export const distance = (a: Point, b: Point): number => Math.hypot(a.x - b.x, a.y - b.y);
 
 /** Direction from a to b, radians counter-clockwise from x. */

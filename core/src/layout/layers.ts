@@ -8,6 +8,10 @@ export const wheelHeight = (stack: Machine['stack'], wheel: Wheel): number =>
 export const wheelThickness = (stack: Machine['stack'], wheel: Wheel): number =>
   wheel.thickness ?? stack.thickness;
 
-/** The lowest layer above all wheels; 0 for a machine without any. */
-export const nextLayer = (machine: Machine): number =>
-  machine.wheels.reduce((top, w) => Math.max(top, w.layer + 1), 0);
+/** The lowest layers, from 0 up, in which no wheel lies yet. */
+export function freeLayers(machine: Machine, count: number): number[] {
+  const used = new Set(machine.wheels.map(w => w.layer));
+  const free: number[] = [];
+  for (let layer = 0; free.length < count; layer++) if (!used.has(layer)) free.push(layer);
+  return free;
+}

@@ -4,7 +4,7 @@ import { distance, triangleApex } from '../geometry/index.ts';
 import { insertIdler, type Machine, newMachine } from '../machine/index.ts';
 import { plantTrain } from '../build/index.ts';
 import { derive } from '../derive/index.ts';
-import { axisPositions, nextLayer, wheelHeight, wheelThickness } from './index.ts';
+import { axisPositions, freeLayers, wheelHeight, wheelThickness } from './index.ts';
 
 const machine = (): Machine => ({
   ...newMachine('m'),
@@ -127,7 +127,8 @@ describe('clearance', () => {
 
   it('stacks layers by stock and gap', () => {
     const m = equalSums();
-    expect(nextLayer(m)).to.equal(2);
+    expect(freeLayers(m, 2)).to.deep.equal([2, 3]);
+    expect(freeLayers({ ...m, wheels: m.wheels.filter(w => w.layer !== 0) }, 2)).to.deep.equal([0, 2]);
     expect(wheelHeight(m.stack, m.wheels[2]!)).to.equal(5);
     expect(wheelThickness(m.stack, { ...m.wheels[0]!, thickness: 6 })).to.equal(6);
   });

@@ -12,6 +12,7 @@ type Deep<T> = T extends readonly (infer U)[]
     ? { readonly [K in keyof T]: Deep<T[K]> }
     : T;
 
+/** The document and its parts, as readonly data. */
 export type Machine = Deep<z.output<typeof MachineSchema>>;
 export type Axis = Deep<z.output<typeof AxisSchema>>;
 export type Member = Deep<z.output<typeof MemberSchema>>;

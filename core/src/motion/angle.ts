@@ -6,6 +6,7 @@ export interface DriveTurns {
   readonly part: number;
 }
 
+/** Before the drive has turned. */
 export const AT_REST: DriveTurns = { whole: 0n, part: 0 };
 
 /** The drive's turns after a further part of a turn, forwards or back, carried into whole turns. */

@@ -16,9 +16,11 @@ export function rational(num: bigint | number, den: bigint | number = 1n): Ratio
   return g > 1n ? { num: n / g, den: d / g } : { num: n, den: d };
 }
 
+/** Nought and one. */
 export const ZERO: Rational = { num: 0n, den: 1n };
 export const ONE: Rational = { num: 1n, den: 1n };
 
+/** Sum, difference and product; exact. */
 export const add = (a: Rational, b: Rational): Rational =>
   rational(a.num * b.den + b.num * a.den, a.den * b.den);
 export const sub = (a: Rational, b: Rational): Rational =>
@@ -26,9 +28,13 @@ export const sub = (a: Rational, b: Rational): Rational =>
 export const mul = (a: Rational, b: Rational): Rational => rational(a.num * b.num, a.den * b.den);
 /** a/b. Throws RangeError when b is zero. */
 export const div = (a: Rational, b: Rational): Rational => rational(a.num * b.den, a.den * b.num);
+/** The same with the other sign. */
 export const neg = (a: Rational): Rational => ({ num: -a.num, den: a.den });
+/** The size, without its sign. */
 export const absolute = (a: Rational): Rational => (a.num < 0n ? neg(a) : a);
+/** Whether it is nought. */
 export const isZero = (a: Rational): boolean => a.num === 0n;
+/** Its sign. */
 export const sign = (a: Rational): -1 | 0 | 1 => (a.num === 0n ? 0 : a.num < 0n ? -1 : 1);
 
 /** −1, 0 or 1 as a is less than, equal to or greater than b; exact. */
@@ -37,6 +43,7 @@ export function compare(a: Rational, b: Rational): -1 | 0 | 1 {
   return d === 0n ? 0 : d < 0n ? -1 : 1;
 }
 
+/** Whether both are the same number. */
 export const equals = (a: Rational, b: Rational): boolean => a.num === b.num && a.den === b.den;
 
 /** The greatest whole number not above a. */

@@ -8,8 +8,10 @@ export interface Problem {
 export type Result<T> =
   { readonly ok: true; readonly value: T } | { readonly ok: false; readonly problem: Problem };
 
+/** A good answer. */
 export const ok = <T>(value: T): Result<T> => ({ ok: true, value });
 
+/** No answer, and why: a code and its figures. */
 export const fail = (
   code: string,
   data: Problem['data'] = {},

@@ -13,4 +13,5 @@ export interface ToothSpec {
   readonly thinning: number;
 }
 
+/** Teeth as the rack leaves them: no shift, no shortening, no thinning. */
 export const STANDARD_SPEC = { shift: 0, shortening: 0, thinning: 0 } as const;

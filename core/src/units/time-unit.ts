@@ -8,6 +8,7 @@ export interface TimeUnit {
 
 const DAY = 86400n;
 
+/** The units that are read, each by any of its names. */
 export const TIME_UNITS: readonly TimeUnit[] = [
   { names: ['ms', 'millisecond', 'milliseconds'], seconds: rational(1n, 1000n) },
   { names: ['s', 'sec', 'secs', 'second', 'seconds'], seconds: rational(1n) },

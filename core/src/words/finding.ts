@@ -57,6 +57,7 @@ const WORDS: Readonly<Record<string, Words>> = {
   'wrong-sense': s => ({
     title: `${s.name()} turns the wrong way`,
     why: 'Each external mesh reverses; an idler turns the sense once more and leaves the ratio.',
+    advice: 'Where both centres are fixed, search again at Counts: it finds trains with room for an idler.',
   }),
   'aim-missed': s => ({
     title: `${s.name()} drifts too far`,
@@ -110,12 +111,12 @@ const WORDS: Readonly<Record<string, Words>> = {
   'pointed-tip': s => ({
     title: `${s.name()} has pointed teeth`,
     why: 'Its flanks meet below the tip circle.',
-    advice: 'Take less profile shift, or more teeth.',
+    advice: 'Take less profile shift, more teeth, or stub teeth.',
   }),
   'thin-tip': s => ({
     title: `${s.name()} has thin tips`,
     why: `${mm(s.num('tip'))} at the tip; ${mm(s.num('least'))} is the least to trust (common practice).`,
-    advice: 'Take less profile shift.',
+    advice: 'Take less profile shift, or stub teeth.',
   }),
   'bore-through-root': s => ({
     title: `${s.name()}: bore larger than the root`,
@@ -205,6 +206,7 @@ const FIXES: Readonly<Record<string, (value: number) => string>> = {
   'set-shift': v => `Profile shift ${figure(v, 3)}`,
   'set-bore': v => `Bore ${mm(v, 1)}`,
   'set-spread': v => (v === 0 ? 'Centres at theory' : `Spread ${mm(v)}`),
+  'set-addendum': v => `Stub teeth, addendum ${figure(v, 3)}`,
   'set-fillet': v => `Fillet ${figure(v, 3)} modules`,
   'insert-idler': v => `Insert an idler of ${v}`,
   'swing-axis': v => `Swing to ${figure(v, 4)}°`,

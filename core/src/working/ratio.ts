@@ -13,6 +13,7 @@ import {
 import { figure, sayPeriod, type Span } from '../units/index.ts';
 import type { Working } from './working.ts';
 
+/** What the working of a ratio needs: the train, what was wanted, and the stretch of the drift. */
 export interface RatioWorking {
   readonly stages: readonly Stage[];
   /** Wanted rate by size. */

@@ -8,6 +8,7 @@ export interface Working {
   readonly source: string;
 }
 
+/** One value put into a formula, as text with its unit. */
 export interface WorkingValue {
   readonly symbol: string;
   readonly meaning: string;

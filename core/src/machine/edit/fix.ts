@@ -1,4 +1,5 @@
 import type { Fix } from '../../result/index.ts';
+import type { InvoluteForm } from '../types.ts';
 import { insertIdler } from './insert-idler.ts';
 import { type Edit, setAxisPlace, setSpread, setToothing, setWheel } from './patch.ts';
 import { byId } from '../lookup.ts';
@@ -8,12 +9,8 @@ const EDITS: Readonly<Record<string, (subject: string, value: number) => Edit>> 
   'set-shift': (id, value) => setWheel(id, { shift: value }),
   'set-bore': (id, value) => setWheel(id, { bore: { kind: 'round', diameter: value } }),
   'set-spread': (id, value) => setSpread(id, value),
-  'set-fillet': (id, value) => machine => {
-    const toothing = byId(machine.toothings, id);
-    return toothing?.form.kind === 'involute'
-      ? setToothing(id, { form: { ...toothing.form, fillet: value } })(machine)
-      : machine;
-  },
+  'set-fillet': (id, value) => setForm(id, { fillet: value }),
+  'set-addendum': (id, value) => setForm(id, { addendum: value }),
   'insert-idler': (id, value) => insertIdler(id, value),
   'swing-axis': (id, value) => machine => {
     const axis = byId(machine.axes, id);
@@ -22,6 +19,16 @@ const EDITS: Readonly<Record<string, (subject: string, value: number) => Edit>> 
       : machine;
   },
 };
+
+/** Changes the form of an involute toothing; any other is left as it is. */
+const setForm =
+  (id: string, change: Partial<InvoluteForm>): Edit =>
+  machine => {
+    const toothing = byId(machine.toothings, id);
+    return toothing?.form.kind === 'involute'
+      ? setToothing(id, { form: { ...toothing.form, ...change } })(machine)
+      : machine;
+  };
 
 /** The edit that a fix stands for. Throws for a code that has none: every fix that is offered must work. */
 export function editForFix(fix: Fix): Edit {

@@ -14,18 +14,23 @@ export const patch =
     [list]: machine[list].map(item => (item.id === id ? change(item as Item<K>) : item)),
   });
 
+/** Changes some fields of a wheel. */
 export const setWheel = (id: string, change: Partial<Omit<Wheel, 'id'>>): Edit =>
   patch('wheels', id, w => ({ ...w, ...change }));
 
+/** Changes some fields of a toothing. */
 export const setToothing = (id: string, change: Partial<Omit<Toothing, 'id'>>): Edit =>
   patch('toothings', id, t => ({ ...t, ...change }));
 
+/** Changes some fields of an aim. */
 export const setAim = (id: string, change: Partial<Omit<Aim, 'id'>>): Edit =>
   patch('aims', id, a => ({ ...a, ...change }));
 
+/** Gives an axis another place. */
 export const setAxisPlace = (id: string, place: Axis['place']): Edit =>
   patch('axes', id, a => ({ ...a, place }));
 
+/** Gives a member another name. */
 export const renameMember = (id: string, name: string): Edit =>
   patch('members', id, m => ({ ...m, name }) as Member);
 
@@ -33,6 +38,7 @@ export const renameMember = (id: string, name: string): Edit =>
 export const setSpread = (id: string, spread: number): Edit =>
   patch('joints', id, j => (j.kind === 'mesh' ? { ...j, spread } : j));
 
+/** Adds an aim after the others. */
 export const addAim =
   (aim: Aim): Edit =>
   machine => ({ ...machine, aims: [...machine.aims, aim] });

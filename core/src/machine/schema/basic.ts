@@ -8,6 +8,7 @@ export const Id = z.string().regex(/^[A-Za-z0-9_-]{1,64}$/, 'an id of letters, d
 export const Name = z.string().max(120);
 /** `ground`, or the id of the arbor that is an arm. */
 export const FrameRef = Id.describe('the ground, or an arbor that is an arm');
+/** The frame that stands still. */
 export const GROUND = 'ground';
 
 const finite = z.number().min(-1e6).max(1e6);
@@ -26,11 +27,14 @@ const readable = (reads: (text: string) => { ok: boolean }, what: string): z.Zod
 
 /** Texts that carry an exact figure as it was typed; they are read again wherever the figure is needed. */
 export const WantedText = readable(parseWanted, 'a period such as 12.4206 h or a ratio such as 235/19');
+/** A period or a speed, as typed. */
 export const PeriodText = readable(parsePeriod, 'a period such as 12 h or a speed such as 5 rpm');
+/** A time or turns of the drive, as typed. */
 export const SpanText = readable(
   parseSpan,
   'a time such as 365.25 d, or turns of the drive such as 100 turns',
 );
+/** A decimal number, as typed. */
 export const DecimalText = readable(parseDecimal, 'a decimal number');
 
 /** A place on a turning member: so far from its axis, at such an angle. */

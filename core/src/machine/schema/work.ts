@@ -72,8 +72,10 @@ export const Process = z.strictObject({
   cutter: Size.optional(),
 });
 
+/** A named position of the whole machine, by the turns of its drive. */
 export const Pose = z.strictObject({ id: Id, name: Name, turns: DecimalText });
 
+/** Something measured on a part or a process. */
 export const Measurement = z.strictObject({
   id: Id,
   subject: Id,
@@ -83,4 +85,5 @@ export const Measurement = z.strictObject({
   at: z.string().max(40),
 });
 
+/** A line of the maker’s log. */
 export const LogEntry = z.strictObject({ id: Id, at: z.string().max(40), text: z.string().max(10000) });

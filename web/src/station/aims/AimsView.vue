@@ -97,7 +97,7 @@ function add(): void {
         <CheckedField
           v-if="!free"
           :model-value="period"
-          label="One turn of the drive"
+          label="One turn of the drive, or its speed"
           :read="parsePeriod"
           :hint="reads"
           data-test="drive-period"

@@ -55,7 +55,7 @@ const lines = computed(() =>
         <td class="figure">{{ l.ppm }}</td>
         <td class="drift">{{ l.drift }}</td>
         <td class="figure">{{ l.row.candidate.total }}</td>
-        <td class="figure">{{ l.centres }}</td>
+        <td class="figure centres">{{ l.centres }}</td>
         <td>{{ l.sense }}</td>
         <td>
           <button
@@ -90,6 +90,10 @@ const lines = computed(() =>
 .ratio {
   display: block;
   font-size: 12px;
+}
+
+.counts .centres {
+  white-space: normal;
 }
 
 .drift {

@@ -48,6 +48,7 @@ export function useCountSearch(aimId: () => string | undefined) {
       if (!now || now.id === before?.id) return;
       const kept = machine.value.searches.find(s => s.aim === now.id);
       if (kept) Object.assign(limits, limitsOf(kept));
+      else limits.module = Number((Object.values(derived.value.modules)[0] ?? 1.5).toFixed(4));
       search.cancel();
       asked.value = undefined;
     },
@@ -79,7 +80,7 @@ export function useCountSearch(aimId: () => string | undefined) {
     const current = aim.value;
     if (!found || !query || !current) return [];
     const rowOf = (candidate: Candidate, compromise: boolean): Row => ({
-      ...describeCandidate(candidate, query.query.target, current, query.module),
+      ...describeCandidate(candidate, query.query.target, current, query.module, query.query.coaxial),
       key: keyOf(candidate),
       compromise,
     });

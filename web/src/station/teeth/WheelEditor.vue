@@ -16,10 +16,10 @@ const figures = computed(() => {
   const d = state.value?.dimensions;
   if (!d) return [];
   return [
-    ['pitch diameter', mm(2 * d.pitchRadius, 3)],
-    ['base diameter', mm(2 * d.baseRadius, 3)],
-    ['outside diameter', mm(2 * d.tipRadius, 3)],
-    ['root diameter', mm(2 * d.rootRadius, 3)],
+    ['pitch Ø', mm(2 * d.pitchRadius, 3)],
+    ['base Ø', mm(2 * d.baseRadius, 3)],
+    ['outside Ø', mm(2 * d.tipRadius, 3)],
+    ['root Ø', mm(2 * d.rootRadius, 3)],
     ['tooth thickness', mm(d.thickness, 3)],
     ['tip thickness', mm(d.tipThickness, 3)],
   ] as const;
