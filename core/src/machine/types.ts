@@ -6,11 +6,8 @@ import type { Member as MemberSchema } from './schema/member.ts';
 import type { Toothing as ToothingSchema, Wheel as WheelSchema } from './schema/toothing.ts';
 import type { Aim as AimSchema, Process as ProcessSchema, Search as SearchSchema } from './schema/work.ts';
 
-type Deep<T> = T extends readonly (infer U)[]
-  ? readonly Deep<U>[]
-  : T extends object
-    ? { readonly [K in keyof T]: Deep<T[K]> }
-    : T;
+/** The same, readonly all the way down; arrays and tuples stay arrays and tuples. */
+type Deep<T> = T extends object ? { readonly [K in keyof T]: Deep<T[K]> } : T;
 
 /** The document and its parts, as readonly data. */
 export type Machine = Deep<z.output<typeof MachineSchema>>;

@@ -1,11 +1,11 @@
-import { byId, freeId, meshes } from '../lookup.ts';
+import { axisOfWheel, byId, freeId, meshes } from '../lookup.ts';
 import type { Axis, Machine, MeshJoint, Wheel } from '../types.ts';
 import type { Edit } from './patch.ts';
 
 /**
  * Puts an idler of `count` teeth between the two wheels of an external mesh: its sense turns, its ratio stays. Where
- * the mesh placed an axis, the idler takes its direction and that axis follows on; where both axes stood already, the idler
- * takes its place from both.
+ * an axis hung on the mesh, the idler takes its direction and that axis hangs on the idler; where both axes stood already,
+ * the idler takes its place from both.
  */
 export const insertIdler =
   (meshId: string, count: number): Edit =>
@@ -17,15 +17,14 @@ export const insertIdler =
     const { spread: _, ...plain } = mesh;
     const first: MeshJoint = { ...plain, b: ids.wheel };
     const second: MeshJoint = { kind: 'mesh', id: ids.joint, type: 'external', a: ids.wheel, b: mesh.b };
-    const hung = machine.axes.find(x => x.place.kind === 'mesh' && x.place.joint === meshId);
-    const place: Axis['place'] =
-      hung?.place.kind === 'mesh'
-        ? { kind: 'mesh', joint: first.id, angleDeg: hung.place.angleDeg }
-        : { kind: 'between', joints: [first.id, second.id], side: 'left' };
+    const hung = machine.axes.find(x => hangsOn(x.place, meshId));
+    const behind = hung && axisOfWheel(machine, b) === hung.id;
+    const [far, near] = behind ? [first.id, second.id] : [second.id, first.id];
+    const place: Axis['place'] = hung
+      ? { kind: 'mesh', joint: far, angleDeg: hung.place.kind === 'mesh' ? hung.place.angleDeg : 0 }
+      : { kind: 'between', joints: [first.id, second.id], side: 'left' };
     const moved = (axis: Axis): Axis =>
-      axis.id === hung?.id && axis.place.kind === 'mesh'
-        ? { ...axis, place: { ...axis.place, joint: second.id } }
-        : axis;
+      axis.id === hung?.id ? { ...axis, place: rehang(axis.place, meshId, near) } : axis;
     return {
       ...machine,
       axes: [...machine.axes.map(moved), { id: ids.axis, frame: hung?.frame ?? 'ground', place }],
@@ -37,6 +36,19 @@ export const insertIdler =
       joints: [...machine.joints.map(j => (j.id === meshId ? first : j)), second],
     };
   };
+
+/** Whether a place is derived from that mesh. */
+const hangsOn = (place: Axis['place'], mesh: string): boolean =>
+  (place.kind === 'mesh' && place.joint === mesh) ||
+  (place.kind === 'between' && place.joints.includes(mesh));
+
+/** The place derived from another mesh in its stead. */
+function rehang(place: Axis['place'], from: string, to: string): Axis['place'] {
+  if (place.kind === 'mesh') return { ...place, joint: to };
+  if (place.kind !== 'between') return place;
+  const [one, two] = place.joints;
+  return { ...place, joints: [one === from ? to : one, two === from ? to : two] };
+}
 
 const namesFor = (machine: Machine): { axis: string; member: string; wheel: string; joint: string } => ({
   axis: freeId(machine, 'axis'),

@@ -1,0 +1,190 @@
+import { expect } from 'chai';
+import fc from 'fast-check';
+import { searchCounts } from '../counts/index.ts';
+import { derive } from '../derive/index.ts';
+import {
+  type Aim,
+  insertIdler,
+  integrityProblems,
+  type Machine,
+  newMachine,
+  readMachine,
+  removeAim,
+  setAim,
+  setSpread,
+  setWheel,
+  writeMachine,
+} from '../machine/index.ts';
+import { parseRational, rational, sign } from '../rational/index.ts';
+import { must } from '../result/index.ts';
+import { sayFinding } from '../words/index.ts';
+import { type Choice, describeCandidate, needsIdler, plantTrain, returnFor } from './index.ts';
+
+const SENSES: readonly Aim['sense'][] = ['with the drive', 'against the drive', 'either'];
+const aim = (id: string, wanted: string, sense: Aim['sense']): Aim => ({
+  id,
+  name: id,
+  wanted,
+  sense,
+  tolerance: { degrees: '1', over: '100 turns' },
+  frame: 'ground',
+});
+
+/** The best train of a real search for an aim, as it would be chosen. */
+function best(a: Aim, coaxial: boolean, stages: number[]): Choice | undefined {
+  const kind = returnFor(a.sense, coaxial);
+  const job = searchCounts({
+    target: must(parseRational(a.wanted)),
+    least: 12,
+    most: 60,
+    stages,
+    coaxial: kind,
+    top: 5,
+  });
+  for (let step = job.next(); ; step = job.next()) {
+    if (!step.done) continue;
+    const found = step.value.ok ? step.value.value.top[0] : undefined;
+    return found && { stages: found.stages, module: 1.5, coaxial: kind };
+  }
+}
+
+describe('a choice built into the machine', () => {
+  for (const sense of SENSES) {
+    for (const coaxial of [false, true]) {
+      for (const stages of coaxial ? [[2]] : [[1], [2]]) {
+        it(`turns ${sense}, ${stages[0]} stage(s)${coaxial ? ', back to the drive’s centre' : ''}`, () => {
+          const a = aim('a', '7/15', sense);
+          const choice = best(a, coaxial, stages)!;
+          const m = plantTrain({ ...newMachine('m'), aims: [a] }, 'a', choice);
+          expect(integrityProblems(m)).to.deep.equal([]);
+          const d = derive(m);
+          expect(d.aims['a']!.status).to.equal('met');
+          expect(
+            d.findings.filter(f => f.severity === 'stop').map(f => sayFinding(f, m).title),
+          ).to.deep.equal([]);
+          if (sense !== 'either')
+            expect(sign(d.aims['a']!.achieved!)).to.equal(sense === 'with the drive' ? 1 : -1);
+          const output = m.members.find(x => x.id === m.aims[0]!.member);
+          if (coaxial) expect(output?.kind === 'arbor' && output.axis).to.equal('axis1');
+        });
+      }
+    }
+  }
+
+  it('is described by the distances that it then has', () => {
+    for (const coaxial of [false, true]) {
+      const a = aim('a', '5/17', 'against the drive');
+      const choice = best(a, coaxial, [2])!;
+      const total = choice.stages.reduce((n, s) => n + s.driving + s.driven, 0);
+      const words = describeCandidate(
+        { stages: choice.stages, ratio: rational(5, 17), total },
+        rational(5, 17),
+        a,
+        1.5,
+        choice.coaxial,
+      );
+      const d = derive(plantTrain({ ...newMachine('m'), aims: [a] }, 'a', choice));
+      const built = [...new Set(Object.values(d.meshes).map(s => s.distance))].sort((x, y) => x - y);
+      expect([...words.centres].sort((x, y) => x - y)).to.deep.equal(built);
+      expect(words.idler).to.equal(true);
+    }
+  });
+
+  it('knows when an idler is needed: each external mesh reverses (common practice, no source)', () => {
+    expect([1, 2, 3, 4].map(n => needsIdler('with the drive', n))).to.deep.equal([true, false, true, false]);
+    expect([1, 2].map(n => needsIdler('either', n))).to.deep.equal([false, false]);
+  });
+
+  it('takes the place of the train the aim had before, and leaves no trace of it', () => {
+    const a = aim('a', '1/3', 'with the drive');
+    const one = plantTrain({ ...newMachine('m'), aims: [a] }, 'a', best(a, false, [2])!);
+    const again = plantTrain(one, 'a', best(a, false, [2])!);
+    expect([again.wheels.length, again.joints.length, again.axes.length, again.members.length]).to.deep.equal(
+      [4, 2, 3, 3],
+    );
+    expect(derive(again).aims['a']!.status).to.equal('met');
+  });
+});
+
+type Act = (m: Machine) => Machine;
+const act: fc.Arbitrary<Act> = fc.oneof(
+  fc
+    .record({
+      n: fc.nat(2),
+      num: fc.integer({ min: 1, max: 40 }),
+      den: fc.integer({ min: 1, max: 40 }),
+      coaxial: fc.boolean(),
+      two: fc.boolean(),
+    })
+    .map(({ n, num, den, coaxial, two }): Act => m => {
+      const a = m.aims[n];
+      const choice = a && best({ ...a, wanted: `${num}/${den}` }, coaxial, two || coaxial ? [2] : [1]);
+      return a && choice ? plantTrain(m, a.id, choice) : m;
+    }),
+  fc
+    .record({
+      n: fc.nat(20),
+      count: fc.integer({ min: 4, max: 120 }),
+      shift: fc.integer({ min: -10, max: 15 }),
+      layer: fc.integer({ min: -2, max: 9 }),
+      bore: fc.integer({ min: 1, max: 200 }),
+    })
+    .map(({ n, count, shift, layer, bore }): Act => m => {
+      const w = m.wheels[n % Math.max(1, m.wheels.length)];
+      const change = {
+        teeth: { kind: 'count' as const, count },
+        shift: shift / 10,
+        layer,
+        bore: { kind: 'round' as const, diameter: bore },
+      };
+      return w ? setWheel(w.id, change)(m) : m;
+    }),
+  fc.nat(20).map(
+    (n): Act =>
+      m =>
+        m.joints.length > 0 ? insertIdler(m.joints[n % m.joints.length]!.id, 10 + n)(m) : m,
+  ),
+  fc.tuple(fc.nat(20), fc.integer({ min: -30, max: 60 })).map(
+    ([n, s]): Act =>
+      m =>
+        m.joints.length > 0 ? setSpread(m.joints[n % m.joints.length]!.id, s / 10)(m) : m,
+  ),
+  fc.nat(2).map(
+    (n): Act =>
+      m =>
+        m.aims.length > 1 ? removeAim(m.aims[n % m.aims.length]!.id)(m) : m,
+  ),
+  fc.tuple(fc.nat(2), fc.constantFrom(...SENSES)).map(
+    ([n, sense]): Act =>
+      m =>
+        m.aims[n] ? setAim(m.aims[n].id, { sense })(m) : m,
+  ),
+);
+
+describe('any row of changes', () => {
+  it('leaves a whole document that can be written, read, derived and spoken of', () => {
+    const start = {
+      ...newMachine('m'),
+      aims: [
+        aim('a', '1/2', 'either'),
+        aim('b', '2/3', 'with the drive'),
+        aim('c', '1/5', 'against the drive'),
+      ],
+    };
+    fc.assert(
+      fc.property(fc.array(act, { maxLength: 9 }), acts => {
+        let derived = derive(start, undefined, 0.1);
+        for (const change of acts) {
+          const next = change(derived.machine);
+          expect(integrityProblems(next)).to.deep.equal([]);
+          derived = derive(next, derived, 0.1);
+          for (const f of derived.findings) sayFinding(f, next);
+        }
+        expect(must(readMachine(writeMachine(derived.machine)))).to.deep.equal(
+          JSON.parse(JSON.stringify(derived.machine)),
+        );
+      }),
+      { numRuns: 60 },
+    );
+  });
+});
