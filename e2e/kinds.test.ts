@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import { mkdtemp, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { KINDS } from '../core/testing/kinds.ts';
+import { KINDS } from '../core/test/kinds.ts';
 import { writeMachine } from '../core/src/machine/index.ts';
 import { type App, go, startApp } from './app.ts';
 

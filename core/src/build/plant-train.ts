@@ -51,7 +51,7 @@ export function plantTrain(machine: Machine, aimId: string, choice: Choice): Mac
       layer: layers[i] ?? i,
       axis,
       name: final ? aim.name : `${aim.name} lay arbor`,
-      wheels: [`${aim.name} ${2 * i + 1}`, `${aim.name} ${2 * i + 2}`],
+      wheels: [`${aim.name} wheel ${2 * i + 1}`, `${aim.name} wheel ${2 * i + 2}`],
     });
     current = added.machine;
     from = added.arbor;

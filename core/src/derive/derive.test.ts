@@ -1,7 +1,7 @@
 import { Clipper, FillRule } from 'clipper2-ts';
 import { expect } from 'chai';
 import { readFileSync } from 'node:fs';
-import { KINDS } from '../../testing/kinds.ts';
+import { KINDS } from '../../test/kinds.ts';
 import { plantTrain } from '../build/index.ts';
 import { flatten, rotate, signedArea } from '../geometry/index.ts';
 import {

@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { KINDS } from '../../testing/kinds.ts';
+import { KINDS } from '../../test/kinds.ts';
 import { distance, triangleApex } from '../geometry/index.ts';
 import { insertIdler, type Machine, newMachine } from '../machine/index.ts';
 import { plantTrain } from '../build/index.ts';

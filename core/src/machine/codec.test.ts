@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { readFileSync } from 'node:fs';
-import { KINDS } from '../../testing/kinds.ts';
+import { KINDS } from '../../test/kinds.ts';
 import { sayProblem } from '../words/index.ts';
 import { must } from '../result/index.ts';
 import { MOST_CHARACTERS, newMachine, readMachine, VERSION, writeMachine } from './index.ts';

@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { KINDS } from '../../testing/kinds.ts';
+import { KINDS } from '../../test/kinds.ts';
 import { derive } from '../derive/index.ts';
 import { rational } from '../rational/index.ts';
 import { advance, arborStance, AT_REST, memberAngle, memberTurns, turnsAsNumber } from './index.ts';

@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { KINDS } from '../../testing/kinds.ts';
+import { KINDS } from '../../test/kinds.ts';
 import { type Machine, newMachine } from '../machine/index.ts';
 import { add, mul, rational, toFraction, toNumber, type Rational } from '../rational/index.ts';
 import { rateEquations, trainRates } from './index.ts';
@@ -151,5 +151,104 @@ describe('train rates', () => {
     expect(codes(KINDS['bevels on crossed axes']!)).to.include('joint-not-solved');
     expect(codes(KINDS['open counts, indicators, poses, log']!)).to.include('count-open');
     expect(codes({ ...newMachine('x'), drive: undefined })).to.deep.equal(['no-drive']);
+  });
+});
+
+describe('published trains', () => {
+  // Freeth et al., Nature 444, 2006: the Metonic train, 64/38 · 53/96 · 15/53 = 5/19 of a turn a year.
+  it('Metonic: 5/19', () => {
+    const m = train(4, [[0, 64], [1, 38], [1, 53], [2, 96], [2, 15], [3, 53]], [[0, 1], [2, 3], [4, 5]]); // prettier-ignore
+    expect(rate(m, 'a3')).to.equal('-5/19');
+  });
+
+  // Freeth et al., Nature 444, 2006: the Saros train, 64/38 · 53/96 · 27/223 · 188/53 · 30/54 = 940/4237.
+  it('Saros: 940/4237', () => {
+    const counts = [64, 38, 53, 96, 27, 223, 188, 53, 30, 54];
+    const wheels = counts.map((c, i) => [Math.ceil(i / 2), c] as const);
+    const m = train(6, wheels, [[0, 1], [2, 3], [4, 5], [6, 7], [8, 9]]); // prettier-ignore
+    expect(rate(m, 'a5')).to.equal('-940/4237');
+  });
+});
+
+describe('a planetary set, whichever member is held', () => {
+  // Willis's formula: (ω_sun − ω_arm)/(ω_ring − ω_arm) = −z_ring/z_sun. The six ratios as tabulated in
+  // Machinery's Handbook, epicyclic gearing (from memory).
+  const [S, P, R] = [24, 18, 60];
+  const set = (drive: 'sun' | 'arm' | 'ring', held: 'sun' | 'arm' | 'ring'): Machine => {
+    const base = newMachine('set');
+    const arbor = (id: string, axis: string): Machine['members'][number] => ({
+      kind: 'arbor',
+      id,
+      name: id,
+      axis,
+      ...(id === held ? { held: 'ground' } : {}),
+    });
+    const wheel = (
+      id: string,
+      member: string,
+      count: number,
+      role: 'wheel' | 'ring',
+    ): Machine['wheels'][number] => ({
+      id,
+      name: id,
+      member,
+      toothing: 'toothing1',
+      role,
+      teeth: { kind: 'count', count },
+      layer: 0,
+    });
+    return {
+      ...base,
+      drive: { member: drive, speed: { kind: 'free' } },
+      axes: [
+        { id: 'axis1', frame: 'ground', place: { kind: 'given', x: 0, y: 0 } },
+        { id: 'axis2', frame: 'arm', place: { kind: 'given', x: 42, y: 0 } },
+      ],
+      members: [
+        arbor('sun', 'axis1'),
+        arbor('arm', 'axis1'),
+        arbor('ring', 'axis1'),
+        arbor('planet', 'axis2'),
+      ],
+      wheels: [
+        wheel('s', 'sun', S, 'wheel'),
+        wheel('p', 'planet', P, 'wheel'),
+        wheel('r', 'ring', R, 'ring'),
+      ],
+      joints: [
+        { kind: 'mesh', id: 'm1', type: 'external', a: 's', b: 'p' },
+        { kind: 'mesh', id: 'm2', type: 'internal', a: 'p', b: 'r' },
+      ],
+    };
+  };
+  const cases = [
+    ['sun', 'ring', 'arm', rational(S, S + R)],
+    ['arm', 'ring', 'sun', rational(S + R, S)],
+    ['ring', 'sun', 'arm', rational(R, S + R)],
+    ['arm', 'sun', 'ring', rational(S + R, R)],
+    ['sun', 'arm', 'ring', rational(-S, R)],
+    ['ring', 'arm', 'sun', rational(-R, S)],
+  ] as const;
+  for (const [drive, held, output, expected] of cases) {
+    it(`${drive} drives, ${held} held: ${output} turns ${toFraction(expected)}`, () => {
+      expect(rate(set(drive, held), output)).to.equal(toFraction(expected));
+      expect(codes(set(drive, held))).to.deep.equal([]);
+    });
+  }
+
+  it('with nothing held has a second freedom: nothing is said to be driven that is not', () => {
+    const loose = set('sun', 'ring');
+    const free = {
+      ...loose,
+      members: loose.members.map(m =>
+        m.id === 'ring' ? { kind: 'arbor' as const, id: 'ring', name: 'ring', axis: 'axis1' } : m,
+      ),
+    };
+    expect(trainRates(free).findings.map(f => f.code)).to.include('not-driven');
+    expect(rate(free, 'arm')).to.equal('free');
+  });
+
+  it('with the drive itself held is a contradiction', () => {
+    expect(codes(set('sun', 'sun'))).to.include('contradiction');
   });
 });

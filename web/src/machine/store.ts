@@ -4,7 +4,9 @@ import { sayProblem } from '@tesseron/core/words';
 import { liveQuery, type Subscription } from 'dexie';
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef } from 'vue';
-import { addMachine, database, type KeptMachine, loadMachine, writeMachineIf } from '../keep';
+import { database } from '../keep/database';
+import type { KeptMachine } from '../keep/db';
+import { addMachine, loadMachine, writeMachineIf } from '../keep/machines';
 import { type History, present, record, redo, startHistory, type Step, undo } from './history';
 
 /** How keeping stands: all kept, writing, overtaken by another tab, or refused by the browser. */

@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { plantTrain } from '../../build/index.ts';
-import { KINDS } from '../../../testing/kinds.ts';
+import { KINDS } from '../../../test/kinds.ts';
 import { compare, neg } from '../../rational/index.ts';
 import { trainRates } from '../../train/index.ts';
 import {

@@ -72,6 +72,7 @@ const positive = (text: string): Result<unknown> => {
         :model-value="null"
         :items="known"
         label="or known"
+        data-test="aim-known"
         @update:model-value="$event && set('Wanted', { wanted: $event })"
       />
     </div>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core';
 import { computed, useTemplateRef } from 'vue';
-import { layoutChart, MARGIN } from './front-chart';
+import { chartRows, layoutChart, MARGIN } from './front-chart';
 import type { Row } from './use-count-search';
 
 const props = defineProps<{
@@ -12,9 +12,10 @@ const props = defineProps<{
 const emit = defineEmits<{ look: [key: string] }>();
 const holder = useTemplateRef<HTMLDivElement>('holder');
 const { width, height } = useElementSize(holder);
+const shown = computed(() => chartRows(props.rows));
 const chart = computed(() =>
-  props.rows.length > 0 && width.value > 0
-    ? layoutChart(props.rows, width.value, height.value, props.tolerance)
+  shown.value.length > 0 && width.value > 0
+    ? layoutChart(shown.value, width.value, height.value, props.tolerance)
     : undefined,
 );
 const marked = computed(() => chart.value?.points.find(p => p.row.key === props.chosen));
@@ -46,7 +47,11 @@ const labelLeft = computed(() => (marked.value?.x ?? 0) > width.value - 180);
         class="axis"
       />
       <text :x="width - MARGIN.right" :y="height - 5" text-anchor="end">all teeth →</text>
-      <text :x="MARGIN.left" :y="13" class="title">error of the rate ↓ better</text>
+      <text :x="MARGIN.left" :y="13" class="title">
+        error of the rate ↓ better{{
+          shown.length < rows.length ? '; errors above 10 % are in the table only' : ''
+        }}
+      </text>
       <template v-if="chart.toleranceY !== undefined">
         <line
           :x1="MARGIN.left"

@@ -26,6 +26,15 @@ const LEAST_PPM = 1e-3;
 
 const errorPpm = (row: Row): number => Math.abs(toNumber(ppm(absolute(row.error))));
 
+/** Errors above this, in ppm, are left to the table as long as there are others: they would press the chart flat. */
+const MOST_PPM = 1e5;
+
+/** The rows that the chart shows. */
+export function chartRows(rows: readonly Row[]): readonly Row[] {
+  const near = rows.filter(r => errorPpm(r) <= MOST_PPM);
+  return near.length > 1 ? near : rows;
+}
+
 /** Lays out error (log, downwards is better) against all teeth (linear). `tolerance` in ppm. */
 export function layoutChart(
   rows: readonly Row[],

@@ -1,13 +1,14 @@
 <script setup lang="ts">
-import { byId, circleCount, setToothing, type Toothing } from '@tesseron/core/machine';
+import { byId, circleCount, setToothing, type Toothing, type Wheel } from '@tesseron/core/machine';
 import { fixed, mm } from '@tesseron/core/units';
 import { moduleWorking } from '@tesseron/core/working';
+import { wheelName } from '@tesseron/core/words';
 import { computed } from 'vue';
 import { useWorking } from '../../frame/use-working';
 import { useOpen } from '../../machine/use-open';
 import NumberField from '../../parts/NumberField.vue';
 
-const props = defineProps<{ toothing: Toothing; wheels: readonly { id: string; name: string }[] }>();
+const props = defineProps<{ toothing: Toothing; wheels: readonly Wheel[] }>();
 const { machine, derived, change } = useOpen();
 const working = useWorking();
 
@@ -16,7 +17,7 @@ const size = computed(() => props.toothing.size);
 const module = computed(() => derived.value.modules[props.toothing.id]);
 const ways = computed(() => [
   { title: 'module', value: '' },
-  ...props.wheels.map(w => ({ title: `outside diameter of ${w.name}`, value: w.id })),
+  ...props.wheels.map(w => ({ title: `outside diameter of ${wheelName(w)}`, value: w.id })),
 ]);
 const way = computed(() => (size.value.by === 'outside diameter' ? size.value.wheel : ''));
 

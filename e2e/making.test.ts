@@ -1,0 +1,129 @@
+import { expect } from 'chai';
+import { readFile } from 'node:fs/promises';
+import type { Page } from 'playwright-core';
+import { type App, fromStarter, go, startApp } from './app.ts';
+
+async function save(page: Page, button: string, nth = 0): Promise<{ name: string; text: string }> {
+  const download = page.waitForEvent('download');
+  await page.locator(`[data-test=${button}]`).nth(nth).click();
+  const file = await download;
+  return { name: file.suggestedFilename(), text: await readFile(await file.path(), 'utf8') };
+}
+
+async function type(page: Page, field: string, text: string): Promise<void> {
+  const input = page.locator(`[data-test=${field}] input`).first();
+  await input.fill(text);
+  await input.press('Enter');
+}
+
+describe('making and setting', () => {
+  let app: App;
+  before(async () => (app = await startApp()));
+  after(() => app.close());
+
+  it('saves each wheel at its own size, and the parts list with its counts', async () => {
+    const { page } = await app.open();
+    await fromStarter(page, app.base);
+    await go(page, 'make');
+    const wheel = await save(page, 'save-wheel', 0);
+    expect(wheel.name).to.equal('saltreach-tide-clock_tide-hand-wheel-1.svg');
+    expect(Number(/width="([\d.]+)mm"/.exec(wheel.text)?.[1])).to.be.closeTo(127.5 + 4, 0.1);
+    expect(wheel.text.match(/<path/g)?.length).to.equal(1);
+    const parts = await save(page, 'save-parts');
+    expect(parts.text.split('\r\n').filter(l => l !== '').length).to.equal(13);
+    expect(parts.text).to.match(/Moon-age dial wheel 2,Moon-age dial lay arbor,105,1\.5/);
+  });
+
+  it('shows the cautions of the chosen way of making', async () => {
+    const { page } = await app.open();
+    await fromStarter(page, app.base);
+    await go(page, 'make');
+    await page.locator('[data-test=cautions]', { hasText: 'PVC' }).waitFor();
+    await page.locator('[data-test=process]').click();
+    await page.getByRole('option', { name: 'saw and drill' }).click();
+    await page.locator('[data-test=cautions]', { hasText: 'No gloves' }).waitFor();
+    expect(await page.locator('[data-test=cautions]').innerText()).to.not.include('PVC');
+    await page.click('[data-test=undo]');
+    await page.locator('[data-test=cautions]', { hasText: 'PVC' }).waitFor();
+  });
+
+  it('sizes the teeth by an outside diameter, shows the working, and moves the centres', async () => {
+    const { page } = await app.open();
+    await fromStarter(page, app.base);
+    await go(page, 'teeth');
+    await page.locator('[data-test=sized-by]').click();
+    await page.getByRole('option', { name: 'outside diameter of Tide hand wheel 1 (83)' }).click();
+    await type(page, 'outside', '170');
+    await page.getByText('2.0000 mm').first().waitFor();
+    await page.click('[data-test=module-working]');
+    await page.getByRole('dialog').getByText('Module from the outside diameter').waitFor();
+    await page.keyboard.press('Escape');
+    await page.locator('[data-test=mesh-figures]', { hasText: '128.000 mm' }).waitFor();
+    await page.click('[data-test=centre-working]');
+    await page.getByRole('dialog').getByText('2.00000 · (83 + 45) / 2').waitFor();
+    await page.keyboard.press('Escape');
+    await page.locator('[data-test=undercut-working]').first().click();
+    await page.getByRole('dialog').getByText('Least teeth without undercut').waitFor();
+  });
+
+  it('lets a count be changed, and says what no longer fits, until it is undone', async () => {
+    const { page } = await app.open();
+    await fromStarter(page, app.base);
+    await go(page, 'train');
+    await type(page, 'count-wheel1', '80');
+    await page.locator('[data-test=rates]', { hasText: '176/189' }).waitFor();
+    await go(page, 'plan');
+    await page.locator('[data-test=finding-centres-disagree]').waitFor();
+    await page.click('[data-test=findings]');
+    await page.locator('[data-test=findings-panel]', { hasText: 'drifts too far' }).waitFor();
+    await page.keyboard.press('Escape');
+    await page.click('[data-test=undo]');
+    await page.locator('[data-test=finding-centres-disagree]').waitFor({ state: 'detached' });
+  });
+
+  it('runs a crank without a period: only ratios, and no dates', async () => {
+    const { page, errors } = await app.open();
+    await page.goto(app.base);
+    await page.fill('[data-test=new-name] input', 'Crank');
+    await page.press('[data-test=new-name] input', 'Enter');
+    await page.waitForSelector('[data-test=station-aims]');
+    await page.getByLabel('turned by hand, at any speed').check();
+    await page.click('[data-test=add-aim]');
+    await type(page, 'aim-wanted', '235/19');
+    await page.getByText('235/19 = 12.3684211 turns per turn of the drive').waitFor();
+    await type(page, 'aim-wanted', '24 h');
+    await page.getByText('The drive has no period of its own, so').first().waitFor();
+    expect(await page.locator('[data-test=date]').count()).to.equal(0);
+    expect(errors).to.deep.equal([]);
+  });
+
+  it('stays what it is when a period is picked from the known ones', async () => {
+    const { page } = await app.open();
+    await fromStarter(page, app.base);
+    await page.locator('[data-test=aim-known]').first().click();
+    await page.getByRole('option', { name: /Synodic month/ }).click();
+    expect(await page.locator('[data-test=aim-wanted] input').first().inputValue()).to.equal('29.530588 d');
+    await page.locator('[data-test=aim-verdict]', { hasText: 'missed' }).first().waitFor();
+    await page.click('[data-test=undo]');
+    await page.locator('[data-test=aim-verdict]', { hasText: /^met/ }).nth(2).waitFor();
+  });
+
+  it('scrubs the time by hand, forwards and back, and returns to nought', async () => {
+    const { page } = await app.open();
+    await fromStarter(page, app.base);
+    const ruler = page.getByRole('slider', { name: /Turns of the drive/ });
+    const box = (await ruler.boundingBox())!;
+    const turns = async (): Promise<number> =>
+      Number.parseFloat((await page.locator('[data-test=drive-turns]').innerText()).replace('−', '-'));
+    await page.mouse.move(box.x + box.width / 2, box.y + 10);
+    await page.mouse.down();
+    await page.mouse.move(box.x + box.width / 2 - 45, box.y + 10, { steps: 4 });
+    await page.mouse.up();
+    expect(await turns()).to.be.closeTo(0.5, 0.02);
+    expect(await page.locator('[data-test=date]').innerText()).to.match(/^2026-01-01 0[56]:/);
+    await ruler.press('ArrowLeft');
+    expect(await turns()).to.be.closeTo(0.49, 0.02);
+    await page.click('[data-test=reset]');
+    expect(await turns()).to.equal(0);
+  });
+});

@@ -1,0 +1,66 @@
+import { derive } from '@tesseron/core/derive';
+import { newMachine } from '@tesseron/core/machine';
+import { finding } from '@tesseron/core/result';
+import { rational } from '@tesseron/core/rational';
+import { expect } from 'chai';
+import { rateColour } from '../draw/rate-colour';
+import { DAY, NIGHT } from '../draw/tokens';
+import { begun, countBySeverity } from './station-state';
+import { STATIONS } from '../station/stations';
+
+describe('the state of a station', () => {
+  it('is the worst of its findings, counted', () => {
+    const list = [
+      finding('a', 'note', 'plan', []),
+      finding('b', 'warn', 'plan', []),
+      finding('c', 'warn', 'plan', []),
+    ];
+    expect(countBySeverity(list)).to.deep.equal({ worst: 'warn', text: '2 to look at' });
+    expect(countBySeverity([finding('d', 'stop', 'plan', []), ...list]).text).to.equal('1 to mend');
+    expect(countBySeverity(list.slice(0, 1)).text).to.equal('1 note');
+  });
+
+  it('is not begun for an empty machine, at every station', () => {
+    const d = derive(newMachine('x'));
+    for (const s of STATIONS) expect(begun(s.name, d), s.name).to.equal(false);
+  });
+
+  it('has a key of its own, in order', () => {
+    expect(STATIONS.map(s => s.key)).to.deep.equal(['1', '2', '3', '4', '5', '6', '7']);
+  });
+});
+
+/** Contrast of two colours by WCAG 2.1, relative luminance. */
+function contrast(a: string, b: string): number {
+  const luminance = (hex: string): number => {
+    const [r, g, bl] = [1, 3, 5].map(i => {
+      const c = Number.parseInt(hex.slice(i, i + 2), 16) / 255;
+      return c <= 0.03928 ? c / 12.92 : ((c + 0.055) / 1.055) ** 2.4;
+    });
+    return 0.2126 * r! + 0.7152 * g! + 0.0722 * bl!;
+  };
+  const [x, y] = [luminance(a), luminance(b)].sort((m, n) => n - m);
+  return (x! + 0.05) / (y! + 0.05);
+}
+
+describe('colours', () => {
+  it('of text stand off ground and panel by AA (WCAG 2.1: 4.5 to 1), by day and by night', () => {
+    for (const t of [DAY, NIGHT])
+      for (const text of [t.ink, t.muted, t.accent, t.stop, t.warn, t.fine])
+        for (const behind of [t.ground, t.panel])
+          expect(contrast(text, behind), `${text} on ${behind}`).to.be.at.least(4.5);
+  });
+
+  it('of rates mean the same rate in either sense, and nothing for what stands still', () => {
+    expect(rateColour(rational(1n, 12n), DAY.rate)).to.equal(rateColour(rational(-1n, 12n), DAY.rate));
+    expect(rateColour(rational(0n), DAY.rate)).to.equal(undefined);
+    expect(rateColour(undefined, DAY.rate)).to.equal(undefined);
+    const scale = [-9, -2, 0, 1, 9].map(p =>
+      rateColour(p < 0 ? rational(1n, 10n ** BigInt(-p)) : rational(10n ** BigInt(p)), DAY.rate),
+    );
+    expect(new Set(scale).size).to.equal(5);
+    expect(rateColour(rational(1n, 10n ** 12n), DAY.rate), 'beyond the end it stays the end').to.equal(
+      scale[0],
+    );
+  });
+});

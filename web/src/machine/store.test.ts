@@ -1,0 +1,128 @@
+import 'fake-indexeddb/auto';
+import { newMachine, setWheel } from '@tesseron/core/machine';
+import { expect } from 'chai';
+import { createPinia, setActivePinia } from 'pinia';
+import { database } from '../keep/database';
+import { addMachine, loadMachine, writeMachineIf } from '../keep/machines';
+import { useMachine } from './store';
+
+const rename =
+  (name: string): Parameters<ReturnType<typeof useMachine>['change']>[1] =>
+  m => ({ ...m, name });
+
+async function until(condition: () => boolean): Promise<void> {
+  for (let i = 0; i < 200 && !condition(); i++) await new Promise(resolve => setTimeout(resolve, 5));
+  expect(condition()).to.equal(true);
+}
+
+describe('the open machine', () => {
+  let n = 0;
+  let id = '';
+  beforeEach(async () => {
+    setActivePinia(createPinia());
+    id = `machine${n++}`;
+    await addMachine(database, id, newMachine('kept'), 1);
+  });
+
+  it('opens what is kept, and says so when it is not there', async () => {
+    const store = useMachine();
+    expect(await store.open(id)).to.equal(undefined);
+    expect(store.machine?.name).to.equal('kept');
+    expect(await store.open('nobody')).to.match(/not on the shelf/);
+    expect(store.derived).to.equal(undefined);
+    await store.close();
+  });
+
+  it('does not open a damaged document, and says what is wrong with it', async () => {
+    await database.machines.update(id, { document: { ...newMachine('x'), wheels: 'none' } });
+    const store = useMachine();
+    expect(await store.open(id)).to.match(/cannot be opened\. At wheels/);
+  });
+
+  it('keeps every change at once, and the last of many', async () => {
+    const store = useMachine();
+    await store.open(id);
+    for (const name of ['a', 'b', 'c']) store.change('Name', rename(name));
+    await store.settled();
+    expect(store.keepState).to.equal('kept');
+    const found = await loadMachine(database, id);
+    expect(found?.machine.ok && found.machine.value.name).to.equal('c');
+    expect(found?.kept.name).to.equal('c');
+    await store.close();
+  });
+
+  it('undoes and redoes, names what it would undo, and keeps that too', async () => {
+    const store = useMachine();
+    await store.open(id);
+    expect(store.undoLabel).to.equal(undefined);
+    store.change('Name it a', rename('a'));
+    store.change('Name it b', rename('b'));
+    expect(store.undoLabel).to.equal('Name it b');
+    store.undo();
+    expect([store.machine?.name, store.undoLabel, store.redoLabel]).to.deep.equal([
+      'a',
+      'Name it a',
+      'Name it b',
+    ]);
+    store.redo();
+    store.undo();
+    store.undo();
+    store.undo();
+    await store.settled();
+    expect((await database.machines.get(id))?.name).to.equal('kept');
+    await store.close();
+  });
+
+  it('takes an edit that changes nothing for no step', async () => {
+    const store = useMachine();
+    await store.open(id);
+    store.change('Nothing', m => m);
+    expect(store.steps.length).to.equal(1);
+    store.change('A wheel that is not there', setWheel('nobody', { layer: 3 }));
+    expect(store.machine?.wheels).to.deep.equal([]);
+    await store.close();
+  });
+
+  it('follows what another tab writes, as a step that can be undone', async () => {
+    const store = useMachine();
+    await store.open(id);
+    await new Promise(resolve => setTimeout(resolve, 20));
+    expect((await writeMachineIf(database, id, newMachine('theirs'), 1, 2)).kind).to.equal('written');
+    await until(() => store.machine?.name === 'theirs');
+    expect(store.notice).to.match(/another tab/);
+    store.undo();
+    await store.settled();
+    expect((await database.machines.get(id))?.name).to.equal('kept');
+    await store.close();
+  });
+
+  it('stops writing when overtaken; ours can be kept as a copy, theirs taken over', async () => {
+    const store = useMachine();
+    await store.open(id);
+    await database.machines.update(id, { revision: 9, document: newMachine('theirs'), name: 'theirs' });
+    store.change('Name', rename('ours'));
+    await until(() => store.keepState === 'overtaken' || store.machine?.name === 'theirs');
+    if (store.keepState === 'overtaken') {
+      store.change('Name', rename('ours too'));
+      await store.settled();
+      expect((await database.machines.get(id))?.name).to.equal('theirs');
+      await store.keepOurs(`${id}copy`);
+      expect((await database.machines.get(`${id}copy`))?.name).to.equal('ours too (copy)');
+      await store.takeTheirs();
+    }
+    expect(store.machine?.name).to.equal('theirs');
+    expect(store.keepState).to.equal('kept');
+    await store.close();
+  });
+
+  it('says when the browser does not keep', async () => {
+    const store = useMachine();
+    await store.open(id);
+    await database.machines.delete(id);
+    store.change('Name', rename('lost'));
+    await store.settled();
+    expect(store.keepState).to.equal('failed');
+    expect(store.machine?.name, 'what is on screen stays').to.equal('lost');
+    await store.close();
+  });
+});
