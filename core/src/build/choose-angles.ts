@@ -1,6 +1,5 @@
 import { axisPositions, clearanceFindings } from '../layout/index.ts';
-import { byId, circleCount, type Machine, meshes, setAxisPlace } from '../machine/index.ts';
-import { moduleOf } from '../tooth/index.ts';
+import { byId, circleCount, type Machine, meshes, setAxisPlace, moduleOf } from '../machine/index.ts';
 
 const STEPS = 24;
 

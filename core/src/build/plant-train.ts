@@ -4,6 +4,7 @@ import {
   type Aim,
   byId,
   freeId,
+  IDLER_COUNT,
   insertIdler,
   ISO_53_A,
   type Machine,
@@ -70,9 +71,9 @@ export function plantTrain(machine: Machine, aimId: string, choice: Choice): Mac
 /** Teeth of the idler: enough to be cut without undercut, and to reach both wheels where both centres are fixed. */
 export function idlerCount({ stages, coaxial }: Choice): number {
   const [first, second] = stages;
-  if (coaxial !== 'idler' || !first || !second) return 20;
+  if (coaxial !== 'idler' || !first || !second) return IDLER_COUNT;
   const short = first.driving + first.driven - second.driving - second.driven;
-  return Math.max(20, Math.ceil(short / 2) + 3);
+  return Math.max(IDLER_COUNT, Math.ceil(short / 2) + 3);
 }
 
 const driveAxis = (machine: Machine): string | undefined => {

@@ -1,5 +1,5 @@
 import { driftDegrees, rateError, withinTolerance } from '../period/index.ts';
-import { byId, GROUND, type Aim, type Machine } from '../machine/index.ts';
+import { byId, GROUND, IDLER_COUNT, type Aim, type Machine } from '../machine/index.ts';
 import { absolute, parseDecimal, type Rational, sign, toNumber } from '../rational/index.ts';
 import { type Finding, finding, type Problem } from '../result/index.ts';
 import { parseSpan, parseWanted, type Span, wantedRate } from '../units/index.ts';
@@ -77,9 +77,6 @@ export function aimFindings(aim: Aim, state: AimState, machine: Machine): Findin
       return [];
   }
 }
-
-/** Teeth of an idler that is offered: enough to be cut without undercut. */
-const IDLER_COUNT = 20;
 
 /**
  * The mesh that drives an arbor, when an axis hangs on it and can move away to let an idler in. Between two fixed axes there is

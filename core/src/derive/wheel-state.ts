@@ -1,6 +1,14 @@
-import { byId, circleCount, type Machine, meshes, type MeshJoint, type Wheel } from '../machine/index.ts';
+import {
+  byId,
+  circleCount,
+  type Machine,
+  meshes,
+  type MeshJoint,
+  type Wheel,
+  moduleOf,
+} from '../machine/index.ts';
 import { type Pair, tipShortening } from '../mesh/index.ts';
-import { involuteDimensions, involuteOutline, moduleOf, type ToothSpec } from '../tooth/index.ts';
+import { involuteDimensions, involuteOutline, type ToothSpec } from '../tooth/index.ts';
 import { finding } from '../result/index.ts';
 import type { ModuleTable, WheelState } from './derived.ts';
 

@@ -1,4 +1,4 @@
-import { type Point, rotate } from './point.ts';
+import type { Point } from './point.ts';
 
 /** A piece of a path from where the last one ended: a straight line, or a true circular arc about a centre. */
 export type Segment =
@@ -32,21 +32,6 @@ export function polygon(points: readonly Point[]): Path {
   const [start, ...rest] = points;
   if (!start) throw new RangeError('polygon: no points');
   return { start, segments: [...rest, start].map(to => ({ kind: 'line' as const, to })), closed: true };
-}
-
-/** The path turned about the origin and then moved. */
-export function transformPath(path: Path, angle: number, dx = 0, dy = 0): Path {
-  const move = (p: Point): Point => {
-    const q = rotate(p, angle);
-    return { x: q.x + dx, y: q.y + dy };
-  };
-  return {
-    start: move(path.start),
-    segments: path.segments.map(s =>
-      s.kind === 'line' ? { kind: 'line', to: move(s.to) } : { ...s, to: move(s.to), centre: move(s.centre) },
-    ),
-    closed: path.closed,
-  };
 }
 
 /** The sweep of an arc in radians, positive counter-clockwise, in (0, 2π] by size. */

@@ -4,7 +4,7 @@ import { distance, triangleApex } from '../geometry/index.ts';
 import { insertIdler, type Machine, newMachine } from '../machine/index.ts';
 import { plantTrain } from '../build/index.ts';
 import { derive } from '../derive/index.ts';
-import { axisPositions, freeLayers, wheelHeight, wheelThickness } from './index.ts';
+import { axisPositions, freeLayers, wheelThickness } from './index.ts';
 
 const machine = (): Machine => ({
   ...newMachine('m'),
@@ -125,11 +125,10 @@ describe('clearance', () => {
     expect(derive(reach).findings.map(f => f.code)).to.include('wheel-strikes-arbor');
   });
 
-  it('stacks layers by stock and gap', () => {
+  it('gives the lowest free layers, and the stock’s thickness where a wheel has none of its own', () => {
     const m = equalSums();
     expect(freeLayers(m, 2)).to.deep.equal([2, 3]);
     expect(freeLayers({ ...m, wheels: m.wheels.filter(w => w.layer !== 0) }, 2)).to.deep.equal([0, 2]);
-    expect(wheelHeight(m.stack, m.wheels[2]!)).to.equal(5);
     expect(wheelThickness(m.stack, { ...m.wheels[0]!, thickness: 6 })).to.equal(6);
   });
 });

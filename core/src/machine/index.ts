@@ -4,5 +4,6 @@ export { GROUND } from './schema/basic.ts';
 export * from './codec.ts';
 export * from './integrity.ts';
 export * from './lookup.ts';
+export * from './tooth-size.ts';
 export * from './new-machine.ts';
 export * from './edit/index.ts';

@@ -52,15 +52,3 @@ export function toSignificant(a: Rational, digits: number): string {
   if (below) magnitude -= 1;
   return toDecimal(a, Math.max(0, digits - 1 - magnitude));
 }
-
-/** The exact value of a double as a fraction (every finite double is one). Throws RangeError for NaN or infinity. */
-export function fromDouble(x: number): Rational {
-  if (!Number.isFinite(x)) throw new RangeError(`fromDouble: ${x} is not finite`);
-  let den = 1n;
-  let y = x;
-  while (!Number.isInteger(y)) {
-    y *= 2;
-    den *= 2n;
-  }
-  return rational(BigInt(y), den);
-}

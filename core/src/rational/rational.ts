@@ -43,9 +43,6 @@ export function compare(a: Rational, b: Rational): -1 | 0 | 1 {
   return d === 0n ? 0 : d < 0n ? -1 : 1;
 }
 
-/** Whether both are the same number. */
-export const equals = (a: Rational, b: Rational): boolean => a.num === b.num && a.den === b.den;
-
 /** The greatest whole number not above a. */
 export const floor = (a: Rational): bigint => floorDiv(a.num, a.den);
 

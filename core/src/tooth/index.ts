@@ -4,4 +4,3 @@ export * from './involute-dimensions.ts';
 export * from './involute-fillet.ts';
 export * from './involute-outline.ts';
 export * from './undercut.ts';
-export * from './tooth-size.ts';

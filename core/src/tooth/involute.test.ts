@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { crossesItself, flatten, type Path, signedArea } from '../geometry/index.ts';
-import { ISO_53_A } from '../machine/index.ts';
+import { ISO_53_A, moduleFromOutside } from '../machine/index.ts';
 import { must } from '../result/index.ts';
 import { degrees, radians } from '../units/index.ts';
 import {
@@ -13,7 +13,6 @@ import {
   involuteFillet,
   involuteOutline,
   isUndercut,
-  moduleFromOutside,
   shiftWithoutUndercut,
   STANDARD_SPEC,
   type ToothSpec,

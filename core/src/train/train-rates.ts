@@ -1,4 +1,4 @@
-import { arbors, byId, type Machine } from '../machine/index.ts';
+import { arbors, byId, jointEnds, type Machine } from '../machine/index.ts';
 import { type Finding, finding } from '../result/index.ts';
 import { rateEquations } from './equations.ts';
 import { solveRates } from './solve.ts';
@@ -30,11 +30,22 @@ export function trainRates(
   }
   if (drive === undefined) findings.push(finding('no-drive', 'warn', 'aims', []));
   else for (const c of contradictions) findings.push(finding('contradiction', 'stop', 'train', [c.source]));
-  const blocked = new Set(unsolved);
-  const excused = machine.joints.some(j => blocked.has(j.id));
+  const excused = reachedFrom(machine, unsolved);
   for (const id of free)
-    if (!excused && drive !== undefined) findings.push(finding('not-driven', 'warn', 'train', [id]));
+    if (!excused.has(id) && drive !== undefined) findings.push(finding('not-driven', 'warn', 'train', [id]));
   return { rates, findings };
+}
+
+/** Members that joints without a law might drive: those they tie, and all that is tied to them in turn. */
+function reachedFrom(machine: Pick<Machine, 'wheels' | 'joints'>, unsolved: readonly string[]): Set<string> {
+  const memberOf = (id: string): string => byId(machine.wheels, id)?.member ?? id;
+  const ties = machine.joints.map(j => ({ id: j.id, members: jointEnds(j).map(([, end]) => memberOf(end)) }));
+  const reached = new Set(ties.filter(t => unsolved.includes(t.id)).flatMap(t => t.members));
+  for (let size = -1; size !== reached.size;) {
+    size = reached.size;
+    for (const t of ties) if (t.members.some(m => reached.has(m))) t.members.forEach(m => reached.add(m));
+  }
+  return reached;
 }
 
 const kindOf = (joint: Machine['joints'][number]): string =>

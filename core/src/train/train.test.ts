@@ -113,6 +113,16 @@ describe('train rates', () => {
     expect(trainRates(m).findings.map(f => [f.code, f.subjects[0]])).to.deep.equal([['not-driven', 'a2']]);
   });
 
+  it('say what is not driven even where another joint has no law yet', () => {
+    const bevels = KINDS['bevels on crossed axes']!;
+    const stray = {
+      ...bevels,
+      members: [...bevels.members, { kind: 'arbor' as const, id: 'stray', name: 'stray', axis: 'axis1' }],
+    };
+    const found = trainRates(stray).findings.filter(f => f.code === 'not-driven');
+    expect(found.map(f => f.subjects)).to.deep.equal([['stray']]);
+  });
+
   it('agree with floating point on any tree, and every mesh equation holds exactly', () => {
     const tree = fc.array(
       fc.record({

@@ -1,4 +1,4 @@
-import { moduleFromOutside } from '../tooth/index.ts';
+import { moduleFromOutside } from '../machine/index.ts';
 import { figure, mm } from '../units/index.ts';
 import type { Working } from './working.ts';
 

@@ -67,6 +67,11 @@ describe('edits', () => {
     const rest = removeTrainTo(m.aims[0]!.member!)(sized);
     expect(integrityProblems(rest)).to.deep.equal([]);
     expect(rest.toothings[0]!.size).to.deep.equal({ by: 'module', module: 2 });
+    const shifted = removeTrainTo(m.aims[0]!.member!)(setWheel(wheel.id, { shift: 0.5 })(sized));
+    expect(shifted.toothings[0]!.size, 'shift and addendum count').to.deep.equal({
+      by: 'module',
+      module: 64 / 33,
+    });
   });
 
   it('an idler changes the sign of the rate and nothing else (common practice, no source)', () => {

@@ -2,6 +2,9 @@ import { axisOfWheel, byId, freeId, meshes } from '../lookup.ts';
 import type { Axis, Machine, MeshJoint, Wheel } from '../types.ts';
 import type { Edit } from './patch.ts';
 
+/** Teeth of an idler where nothing asks for more: enough to be cut without undercut. */
+export const IDLER_COUNT = 20;
+
 /**
  * Puts an idler of `count` teeth between the two wheels of an external mesh: its sense turns, its ratio stays. Where
  * an axis hung on the mesh, the idler takes its direction and that axis hangs on the idler; where both axes stood already,

@@ -42,9 +42,3 @@ export const setSpread = (id: string, spread: number): Edit =>
 export const addAim =
   (aim: Aim): Edit =>
   machine => ({ ...machine, aims: [...machine.aims, aim] });
-
-/** One edit after another. */
-export const inOrder =
-  (...edits: readonly Edit[]): Edit =>
-  machine =>
-    edits.reduce((m, edit) => edit(m), machine);

@@ -1,6 +1,7 @@
 import { jointEnds } from '../integrity.ts';
-import { byId, circleCount, meshes } from '../lookup.ts';
+import { byId } from '../lookup.ts';
 import { GROUND } from '../schema/basic.ts';
+import { moduleOf } from '../tooth-size.ts';
 import type { Machine } from '../types.ts';
 
 type Ids = ReadonlySet<string>;
@@ -84,25 +85,17 @@ function withoutGone(aim: Machine['aims'][number], members: Ids, frames: Ids): M
   return member !== undefined && members.has(member) ? { ...kept, member } : kept;
 }
 
-/** A toothing sized by a wheel or mesh that is gone keeps its size as a plain module. */
+/** A toothing sized by a wheel or mesh that is gone keeps its size as a plain module; one that had no size yet gets module 1. */
 function keepSize(
   toothing: Machine['toothings'][number],
   before: Machine,
   after: Machine,
 ): Machine['toothings'][number] {
   const { size } = toothing;
-  const count = (id: string | undefined): number => circleCountOf(byId(before.wheels, id)) ?? 20;
-  if (size.by === 'outside diameter' && !byId(after.wheels, size.wheel))
-    return { ...toothing, size: { by: 'module', module: size.diameter / (count(size.wheel) + 2) } };
-  if (size.by === 'centre distance' && !byId(after.joints, size.joint)) {
-    const mesh = byId(meshes(before), size.joint);
-    return {
-      ...toothing,
-      size: { by: 'module', module: (2 * size.distance) / (count(mesh?.a) + count(mesh?.b)) },
-    };
-  }
-  return toothing;
+  const stands =
+    (size.by !== 'outside diameter' || byId(after.wheels, size.wheel) !== undefined) &&
+    (size.by !== 'centre distance' || byId(after.joints, size.joint) !== undefined);
+  if (stands) return toothing;
+  const module = moduleOf(toothing, before);
+  return { ...toothing, size: { by: 'module', module: module.ok ? module.value : 1 } };
 }
-
-const circleCountOf = (wheel: Machine['wheels'][number] | undefined): number | undefined =>
-  wheel && circleCount(wheel);

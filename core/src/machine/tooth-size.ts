@@ -1,4 +1,5 @@
-import { byId, circleCount, type Machine, meshes, type Toothing, type Wheel } from '../machine/index.ts';
+import { byId, circleCount, meshes } from './lookup.ts';
+import type { Machine, Toothing, Wheel } from './types.ts';
 import { fail, ok, type Result } from '../result/index.ts';
 import { moduleOfCircularPitch, moduleOfDiametralPitch } from '../units/index.ts';
 
