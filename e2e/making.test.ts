@@ -81,6 +81,28 @@ describe('making and setting', () => {
     await page.locator('[data-test=finding-centres-disagree]').waitFor({ state: 'detached' });
   });
 
+  it('lists the history, and goes to any step of it', async () => {
+    const { page } = await app.open();
+    await fromStarter(page, app.base);
+    for (const name of ['One', 'Two', 'Three']) await type(page, 'machine-name', name);
+    await page.click('[data-test=history]');
+    const panel = page.locator('[data-test=history-panel]');
+    expect(await panel.getByRole('listitem').count()).to.equal(4);
+    await panel.getByRole('button', { name: 'Name the machine' }).first().click();
+    await page.locator('h1', { hasText: 'One' }).waitFor();
+    await panel.getByRole('button', { name: 'Name the machine' }).nth(2).click();
+    await page.locator('h1', { hasText: 'Three' }).waitFor();
+    await panel.getByRole('button', { name: 'Opened' }).click();
+    await page.locator('h1', { hasText: 'Saltreach tide clock' }).waitFor();
+  });
+
+  it('shows the working of an output’s drift where it is judged', async () => {
+    const { page } = await app.open();
+    await fromStarter(page, app.base);
+    await page.locator('[data-test=aim-working]').first().click();
+    await page.getByRole('dialog').getByText('913/945 = 0.966137566138').waitFor();
+  });
+
   it('runs a crank without a period: only ratios, and no dates', async () => {
     const { page, errors } = await app.open();
     await page.goto(app.base);

@@ -117,7 +117,9 @@ describe('stations', () => {
       await page.locator('[data-test=aim-wanted]').first().getByText(says).waitFor();
     }
     await type(page, 'drive-period', '0');
-    await page.locator('[data-test=drive-period]').getByText('0').first().waitFor();
+    await page.locator('[data-test=drive-period]').getByText('A ratio of nought').waitFor();
+    await type(page, 'drive-period', '12');
+    await page.locator('[data-test=drive-period]').getByText('has no unit').waitFor();
     expect(await page.locator('[data-test=aim-verdict]').first().innerText()).to.match(/^met/);
     await go(page, 'counts');
     await type(page, 'least', '90');
@@ -193,6 +195,7 @@ describe('stations', () => {
     });
     await page.click('[data-test=search]');
     await page.waitForSelector('progress', { state: 'attached' });
+    expect(page.workers().length, 'the search has a worker of its own').to.equal(1);
     await page.waitForSelector('[data-test=cancel]', { state: 'detached' });
     const during = await page.evaluate(() => (globalThis as unknown as { seen: number[] }).seen.length);
     expect(during, 'long tasks on the page while the worker searched').to.be.below(3);

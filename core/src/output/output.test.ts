@@ -4,8 +4,9 @@ import { readFileSync } from 'node:fs';
 import { svgPathProperties } from 'svg-path-properties';
 import { derive } from '../derive/index.ts';
 import { writeCsv, writeSvg } from '../format/index.ts';
-import { flatten, signedArea } from '../geometry/index.ts';
+import { flatten, type Point, signedArea } from '../geometry/index.ts';
 import { readMachine } from '../machine/index.ts';
+import { matingPhase, overlap, rollingPair } from '../mesh/index.ts';
 import { partsList } from '../make/index.ts';
 import { must } from '../result/index.ts';
 import { fileName, planDrawing, wheelDrawing } from './index.ts';
@@ -105,6 +106,51 @@ describe('an exported wheel, read again with other libraries', () => {
     expect(file.desc).to.include('0.005 mm');
     const decimals = [...file.groups[0]!.paths[0]!.d.matchAll(/\.(\d+)/g)].map(m => m[1]!.length);
     expect(Math.max(...decimals)).to.equal(4);
+  });
+});
+
+describe('two exported wheels, rolled against each other as the files have them', () => {
+  // Without play, so that nothing hides: every overlap is then the chords' and the fourth decimal's.
+  const tight = derive({ ...starter, toothings: starter.toothings.map(t => ({ ...t, play: 0 })) });
+  const mesh = starter.joints.find(j => j.kind === 'mesh')!;
+  const [a, b] = mesh.kind === 'mesh' ? [mesh.a, mesh.b] : ['', ''];
+
+  /** The corners of the outline in a file: ends of lines and arcs, y turned up again, arcs by points on them. */
+  const corners = (id: string): Point[] => {
+    const d = read(writeSvg(must(wheelDrawing(tight, id)))).groups[0]!.paths[0]!.d.split(/(?=M)/)[0]!;
+    const points: Point[] = [];
+    let last: Point = { x: 0, y: 0 };
+    for (const command of d.match(/[MLA][^MLAZ]*/g)!) {
+      const numbers = command.slice(1).trim().split(/\s+/).map(Number);
+      const to = { x: numbers.at(-2)!, y: -numbers.at(-1)! };
+      if (command.startsWith('A')) {
+        const r = numbers[0]!;
+        const [from, end] = [Math.atan2(last.y, last.x), Math.atan2(to.y, to.x)];
+        const angle = from + (((end - from + 3 * Math.PI) % (2 * Math.PI)) - Math.PI) / 2;
+        points.push({ x: r * Math.cos(angle), y: r * Math.sin(angle) });
+      }
+      points.push(to);
+      last = to;
+    }
+    return points;
+  };
+
+  it('do not overlap beyond the chord error, and keep contact, through a tooth', () => {
+    const [za, zb] = [a, b].map(id => tight.wheels[id]!.spec.count) as [number, number];
+    const rolling = rollingPair(corners(a), corners(b), tight.meshes[mesh.id]!.distance);
+    const phase = matingPhase(za, 0, zb, 0);
+    for (let i = 0; i < 10; i++) {
+      const turn = ((2 * Math.PI) / za) * (i / 10);
+      const angleB = phase - (turn * za) / zb;
+      expect(overlap(rolling, turn, angleB), `overlap at ${i}`).to.be.below(tight.chordError + 0.0001);
+      const radiusB = tight.wheels[b]!.dimensions.pitchRadius;
+      const nudge = (2 * tight.chordError) / radiusB;
+      const blocked = [-1, 1].map(way => overlap(rolling, turn, angleB + 3 * way * nudge));
+      expect(
+        Math.min(...blocked),
+        `flanks touch at ${i}: turned on by six chord errors they must strike`,
+      ).to.be.above(0);
+    }
   });
 });
 

@@ -3,6 +3,7 @@ import { ref, watch } from 'vue';
 import { RouterLink, RouterView, useRoute } from 'vue-router';
 import { useMachine } from '../machine/store';
 import FindingsPanel from './FindingsPanel.vue';
+import HistoryPanel from './HistoryPanel.vue';
 import KeepNotice from './KeepNotice.vue';
 import KeyHelp from './KeyHelp.vue';
 import RouteRail from './RouteRail.vue';
@@ -15,6 +16,7 @@ const store = useMachine();
 const problem = ref('');
 const findingsOpen = ref(false);
 const helpOpen = ref(false);
+const historyOpen = ref(false);
 
 watch(
   () => String(route.params['id']),
@@ -23,7 +25,11 @@ watch(
   },
   { immediate: true },
 );
-useKeys({ help: () => (helpOpen.value = true), findings: () => (findingsOpen.value = true) });
+useKeys({
+  help: () => (helpOpen.value = true),
+  findings: () => (findingsOpen.value = true),
+  history: () => (historyOpen.value = true),
+});
 </script>
 
 <template>
@@ -33,7 +39,12 @@ useKeys({ help: () => (helpOpen.value = true), findings: () => (findingsOpen.val
     <RouterLink to="/">Back to the shelf</RouterLink>
   </div>
   <div v-else-if="store.derived" class="frame">
-    <RouteRail class="rail" @findings="findingsOpen = true" @help="helpOpen = true" />
+    <RouteRail
+      class="rail"
+      @findings="findingsOpen = true"
+      @help="helpOpen = true"
+      @history="historyOpen = true"
+    />
     <div class="station">
       <KeepNotice />
       <RouterView />
@@ -42,6 +53,7 @@ useKeys({ help: () => (helpOpen.value = true), findings: () => (findingsOpen.val
     <WorkingPanel />
     <FindingsPanel v-model="findingsOpen" />
     <KeyHelp v-model="helpOpen" />
+    <HistoryPanel v-model="historyOpen" />
   </div>
   <p v-else class="quiet opening">Opening…</p>
 </template>

@@ -6,7 +6,7 @@ import { useMachine } from '../machine/store';
 import { STATIONS } from '../station/stations';
 import { begun, countBySeverity } from './station-state';
 
-const emit = defineEmits<{ findings: []; help: [] }>();
+const emit = defineEmits<{ findings: []; help: []; history: [] }>();
 const store = useMachine();
 const route = useRoute();
 const { night, toggle } = useTheme();
@@ -71,6 +71,7 @@ const KEPT = {
       <button type="button" class="plain" data-test="findings" @click="emit('findings')">
         Findings <span class="figure">{{ store.derived?.findings.length ?? 0 }}</span>
       </button>
+      <button type="button" class="plain" data-test="history" @click="emit('history')">History</button>
       <button type="button" class="plain" @click="emit('help')">Keys</button>
       <button type="button" class="plain" @click="toggle">{{ night ? 'Day' : 'Night' }}</button>
     </footer>

@@ -12,6 +12,7 @@ export const KEYS: readonly (readonly [keys: string, does: string])[] = [
   ['Ctrl Z', 'undo'],
   ['Ctrl Shift Z, Ctrl Y', 'redo'],
   ['f', 'all findings'],
+  ['h', 'history of changes'],
   ['+  −  0', 'on the drawing: closer, further, fit'],
   ['arrows', 'on the drawing: move the view'],
   ['?', 'this list'],
@@ -26,7 +27,7 @@ const presses = (target: EventTarget | null): boolean =>
   target instanceof HTMLElement && ['BUTTON', 'A', 'SUMMARY'].includes(target.tagName);
 
 /** Listens for the keys of the frame; what is typed into a field stays there. */
-export function useKeys(open: { help: () => void; findings: () => void }): void {
+export function useKeys(open: { help: () => void; findings: () => void; history: () => void }): void {
   const router = useRouter();
   const clock = useClock();
   const store = useMachine();
@@ -50,6 +51,7 @@ export function useKeys(open: { help: () => void; findings: () => void }): void 
     else if (event.key === ']') clock.step(1);
     else if (event.key === '?') open.help();
     else if (event.key === 'f') open.findings();
+    else if (event.key === 'h') open.history();
     else return;
     event.preventDefault();
   });

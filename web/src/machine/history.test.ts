@@ -1,6 +1,6 @@
 import { newMachine } from '@tesseron/core/machine';
 import { expect } from 'chai';
-import { type History, present, record, redo, startHistory, undo } from './history';
+import { goTo, type History, present, record, redo, startHistory, undo } from './history';
 
 const step = (name: string, gesture?: string): Parameters<typeof record>[1] => ({
   label: name,
@@ -26,6 +26,18 @@ describe('undo and redo', () => {
     const h = record(undo(record(startHistory(newMachine('0')), step('1'))), step('2'));
     expect(redo(h)).to.equal(h);
     expect(name(undo(h))).to.equal('0');
+  });
+
+  it('can go to any step of the row, done or undone', () => {
+    let h = startHistory(newMachine('0'));
+    for (const n of ['1', '2', '3']) h = record(h, step(n));
+    h = goTo(h, 1);
+    expect([name(h), h.future.length]).to.deep.equal(['1', 2]);
+    h = goTo(h, 3);
+    expect([name(h), h.future.length]).to.deep.equal(['3', 0]);
+    expect(goTo(h, 3)).to.equal(h);
+    expect(name(goTo(h, 99))).to.equal('3');
+    expect(name(goTo(h, -1))).to.equal('0');
   });
 
   it('take a gesture as one step', () => {

@@ -40,6 +40,13 @@ export function undo(history: History): History {
   return { past: history.past.slice(0, -1), future: [present(history), ...history.future] };
 }
 
+/** The history with the n-th of all its steps as the present: past and future are one row. */
+export function goTo(history: History, index: number): History {
+  const row = [...history.past, ...history.future];
+  const at = Math.min(row.length - 1, Math.max(0, index));
+  return at === history.past.length - 1 ? history : { past: row.slice(0, at + 1), future: row.slice(at + 1) };
+}
+
 export function redo(history: History): History {
   const [next, ...future] = history.future;
   return next ? { past: [...history.past, next], future } : history;

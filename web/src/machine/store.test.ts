@@ -99,19 +99,23 @@ describe('the open machine', () => {
   it('stops writing when overtaken; ours can be kept as a copy, theirs taken over', async () => {
     const store = useMachine();
     await store.open(id);
-    await database.machines.update(id, { revision: 9, document: newMachine('theirs'), name: 'theirs' });
     store.change('Name', rename('ours'));
-    await until(() => store.keepState === 'overtaken' || store.machine?.name === 'theirs');
-    if (store.keepState === 'overtaken') {
-      store.change('Name', rename('ours too'));
-      await store.settled();
-      expect((await database.machines.get(id))?.name).to.equal('theirs');
-      await store.keepOurs(`${id}copy`);
-      expect((await database.machines.get(`${id}copy`))?.name).to.equal('ours too (copy)');
-      await store.takeTheirs();
-    }
-    expect(store.machine?.name).to.equal('theirs');
-    expect(store.keepState).to.equal('kept');
+    const theirs = database.machines.update(id, {
+      revision: 9,
+      document: newMachine('theirs'),
+      name: 'theirs',
+    });
+    store.change('Name', rename('ours too'));
+    await theirs;
+    await store.settled();
+    expect(store.keepState).to.equal('overtaken');
+    store.change('Name', rename('ours still'));
+    await store.settled();
+    expect((await database.machines.get(id))?.name).to.equal('theirs');
+    await store.keepOurs(`${id}copy`);
+    expect((await database.machines.get(`${id}copy`))?.name).to.equal('ours still (copy)');
+    await store.takeTheirs();
+    expect([store.machine?.name, store.keepState]).to.deep.equal(['theirs', 'kept']);
     await store.close();
   });
 

@@ -7,7 +7,7 @@ import { computed, ref, shallowRef } from 'vue';
 import { database } from '../keep/database';
 import type { KeptMachine } from '../keep/db';
 import { addMachine, loadMachine, writeMachineIf } from '../keep/machines';
-import { type History, present, record, redo, startHistory, type Step, undo } from './history';
+import { goTo, type History, present, record, redo, startHistory, type Step, undo } from './history';
 
 /** How keeping stands: all kept, writing, overtaken by another tab, or refused by the browser. */
 export type KeepState = 'kept' | 'writing' | 'overtaken' | 'failed';
@@ -142,7 +142,12 @@ export const useMachine = defineStore('machine', () => {
     keepState,
     notice,
     machine: computed(() => derived.value?.machine),
-    steps: computed<readonly Step[]>(() => history.value?.past ?? []),
+    /** All steps of this sitting, done and undone, and which of them is the present. */
+    steps: computed<readonly Step[]>(() => [
+      ...(history.value?.past ?? []),
+      ...(history.value?.future ?? []),
+    ]),
+    at: computed(() => (history.value?.past.length ?? 0) - 1),
     undoLabel: computed(() => {
       const past = history.value?.past ?? [];
       return past.length > 1 ? past[past.length - 1]?.label : undefined;
@@ -153,6 +158,7 @@ export const useMachine = defineStore('machine', () => {
     change,
     undo: () => step(undo),
     redo: () => step(redo),
+    goTo: (index: number) => step(h => goTo(h, index)),
     settled,
     takeTheirs,
     keepOurs,

@@ -8,12 +8,18 @@ import { figure, parseSpan, parseWanted } from '@tesseron/core/units';
 import { sayDrift, sayProblem } from '@tesseron/core/words';
 import { computed } from 'vue';
 import { RouterLink } from 'vue-router';
+import { useRatioWorking } from '../../frame/use-ratio-working';
 import { useOpen } from '../../machine/use-open';
+import { pathFromDrive } from '../train/path-from-drive';
 import CheckedField from '../../parts/CheckedField.vue';
 
 const props = defineProps<{ aim: Aim }>();
 const emit = defineEmits<{ remove: [] }>();
-const { derived, change } = useOpen();
+const { machine, derived, change } = useOpen();
+const working = useRatioWorking();
+const path = computed(() =>
+  props.aim.member === undefined ? undefined : pathFromDrive(machine.value, props.aim.member),
+);
 
 const state = computed(() => derived.value.aims[props.aim.id]);
 const SENSES = ['with the drive', 'against the drive', 'either'] as const;
@@ -101,6 +107,15 @@ const positive = (text: string): Result<unknown> => {
     </div>
     <p class="verdict">
       <span :class="['status', state?.status.replace(' ', '-')]" data-test="aim-verdict">{{ verdict }}</span>
+      <button
+        v-if="path"
+        type="button"
+        class="plain"
+        data-test="aim-working"
+        @click="working.show(aim.id, path)"
+      >
+        working
+      </button>
       <RouterLink :to="{ name: 'counts', query: { aim: aim.id } }">find counts</RouterLink>
       <button type="button" class="plain" :aria-label="`Remove ${aim.name}`" @click="emit('remove')">
         remove

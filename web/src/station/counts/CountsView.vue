@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { toDecimal, toFraction, toNumber, toSignificant } from '@tesseron/core/rational';
 import { errorForDrift, ppm } from '@tesseron/core/period';
-import { ratioWorking } from '@tesseron/core/working';
+import { LEAST_COUNT, MOST_COUNT } from '@tesseron/core/counts';
 import { sayProblem } from '@tesseron/core/words';
 import { computed, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import StationLayout from '../../frame/StationLayout.vue';
-import { useWorking } from '../../frame/use-working';
+import { useRatioWorking } from '../../frame/use-ratio-working';
 import { useOpen } from '../../machine/use-open';
 import NumberField from '../../parts/NumberField.vue';
 import CountsTable from './CountsTable.vue';
@@ -17,7 +17,7 @@ import { builtStages } from './built-stages';
 const route = useRoute();
 const router = useRouter();
 const { machine, derived } = useOpen();
-const working = useWorking();
+const working = useRatioWorking();
 const looked = ref<string>();
 const aimId = computed(() => {
   const asked = route.query['aim'];
@@ -45,19 +45,6 @@ const wantedText = computed(() => (state.value?.wanted ? toSignificant(state.val
 const lookedRow = computed(() => rows.value.find(r => r.key === marked.value) ?? rows.value[0]);
 
 watch(aimId, () => (looked.value = undefined));
-
-function show(row: Row | undefined): void {
-  if (!row || !state.value?.wanted || !aim.value) return;
-  working.show(
-    ratioWorking({
-      stages: row.candidate.stages,
-      wanted: state.value.wanted,
-      driveSeconds: derived.value.driveSeconds,
-      span: state.value.span,
-      spanText: aim.value.tolerance.over,
-    }),
-  );
-}
 
 function pick(row: Row): void {
   looked.value = row.key;
@@ -114,16 +101,16 @@ const ratioText = computed(() =>
           <NumberField
             v-model="limits.least"
             label="Least teeth"
-            :least="4"
-            :most="1000"
+            :least="LEAST_COUNT"
+            :most="MOST_COUNT"
             whole
             data-test="least"
           />
           <NumberField
             v-model="limits.most"
             label="Most teeth"
-            :least="4"
-            :most="1000"
+            :least="LEAST_COUNT"
+            :most="MOST_COUNT"
             whole
             data-test="most"
           />
@@ -165,7 +152,9 @@ const ratioText = computed(() =>
           <p class="figure ratio">{{ ratioText }}</p>
           <p class="go">
             <v-btn variant="flat" @click="pick(lookedRow)">Choose</v-btn>
-            <v-btn data-test="show-working" @click="show(lookedRow)">Show working</v-btn>
+            <v-btn data-test="show-working" @click="working.show(aimId, lookedRow.candidate.stages)"
+              >Show working</v-btn
+            >
           </p>
         </template>
       </template>

@@ -4,6 +4,8 @@ import { byId, type Process, writeMachine } from '@tesseron/core/machine';
 import { cautionsFor, partsList } from '@tesseron/core/make';
 import { fileName, planDrawing, wheelDrawing } from '@tesseron/core/output';
 import { CAUTIONS, sayProblem, wheelName } from '@tesseron/core/words';
+import type { Drawing } from '@tesseron/core/drawing';
+import type { Result } from '@tesseron/core/result';
 import { computed, ref, watch } from 'vue';
 import StationLayout from '../../frame/StationLayout.vue';
 import { saveText } from '../../keep';
@@ -24,10 +26,9 @@ const process = computed(() => byId(machine.value.processes, machine.value.proce
 const cautions = computed(() =>
   cautionsFor(process.value?.kind ?? 'saw').map(c => ({ code: c, text: CAUTIONS[c] })),
 );
-const drawing = computed(() => {
-  const wheel = byId(machine.value.wheels, looked.value);
-  return wheel ? wheelDrawing(derived.value, wheel.id) : planDrawing(derived.value);
-});
+const drawingOf = (id: string): Result<Drawing> =>
+  byId(machine.value.wheels, id) ? wheelDrawing(derived.value, id) : planDrawing(derived.value);
+const drawing = computed(() => drawingOf(looked.value));
 const svg = computed(() => (drawing.value.ok ? writeSvg(drawing.value.value) : ''));
 const picture = ref('');
 
@@ -46,13 +47,12 @@ watch(
 );
 
 async function saveSvg(id: string): Promise<void> {
-  const wheel = byId(machine.value.wheels, id);
-  const made = wheel ? wheelDrawing(derived.value, id) : planDrawing(derived.value);
+  const made = drawingOf(id);
   problem.value = made.ok ? '' : sayProblem(made.problem);
   if (made.ok)
     await saveText(
       writeSvg(made.value),
-      fileName([machine.value.name, wheel?.name ?? PLAN], 'svg'),
+      fileName([machine.value.name, byId(machine.value.wheels, id)?.name ?? PLAN], 'svg'),
       'image/svg+xml',
     );
 }

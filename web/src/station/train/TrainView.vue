@@ -3,18 +3,17 @@ import { byId, circleCount, meshes, renameMember, setWheel } from '@tesseron/cor
 import { sign, toFraction, toNumber } from '@tesseron/core/rational';
 import { figure, sayPeriod, periodOf } from '@tesseron/core/units';
 import { absolute } from '@tesseron/core/rational';
-import { ratioWorking } from '@tesseron/core/working';
 import { nameOf } from '@tesseron/core/words';
 import { computed, ref } from 'vue';
 import StationLayout from '../../frame/StationLayout.vue';
-import { useWorking } from '../../frame/use-working';
+import { useRatioWorking } from '../../frame/use-ratio-working';
 import { useOpen } from '../../machine/use-open';
 import NumberField from '../../parts/NumberField.vue';
 import { pathFromDrive } from './path-from-drive';
 import ElevationDrawing from './ElevationDrawing.vue';
 
 const { machine, derived, change } = useOpen();
-const working = useWorking();
+const working = useRatioWorking();
 const selected = ref<string>();
 const shown = computed(() => selected.value ?? machine.value.members[0]?.id);
 
@@ -51,20 +50,6 @@ const aim = computed(() => machine.value.aims.find(a => a.member === shown.value
 const path = computed(() =>
   shown.value === undefined ? undefined : pathFromDrive(machine.value, shown.value),
 );
-
-function show(): void {
-  const state = aim.value && derived.value.aims[aim.value.id];
-  if (!path.value || !aim.value || !state?.wanted) return;
-  working.show(
-    ratioWorking({
-      stages: path.value,
-      wanted: state.wanted,
-      driveSeconds: derived.value.driveSeconds,
-      span: state.span,
-      spanText: aim.value.tolerance.over,
-    }),
-  );
-}
 </script>
 
 <template>
@@ -130,7 +115,9 @@ function show(): void {
             "
           />
         </div>
-        <v-btn v-if="aim && path" class="work" data-test="show-working" @click="show">Show working</v-btn>
+        <v-btn v-if="aim && path" class="work" data-test="show-working" @click="working.show(aim.id, path)"
+          >Show working</v-btn
+        >
       </template>
     </template>
   </StationLayout>
