@@ -140,6 +140,7 @@ const positive = (text: string): Result<unknown> => {
 
 .verdict {
   display: flex;
+  align-items: baseline;
   gap: 14px;
   margin: 6px 0 0;
   font-size: 14px;
