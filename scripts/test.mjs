@@ -47,7 +47,7 @@ check('import rules', 'npx depcruise core/src web/src server/src bench --config 
 check('unused code', 'npx knip');
 check(
   'unit tests, with coverage of core',
-  'npx c8 mocha "core/src/**/*.test.ts" "server/src/**/*.test.ts" "web/src/**/*.test.ts" "demo/**/*.test.ts"',
+  'npx c8 mocha "core/src/**/*.test.ts" "server/src/**/*.test.ts" "web/src/**/*.test.ts" "demo/**/*.test.ts" "scripts/**/*.test.ts"',
 );
 if (!quick) {
   chromium();

@@ -42,25 +42,42 @@ export function byTotal(a: Candidate, b: Candidate): number {
   return a.total - b.total || a.stages.length - b.stages.length || key(a).localeCompare(key(b));
 }
 
-const key = (c: Candidate): string => c.stages.map(s => `${pad(s.driving)}/${pad(s.driven)}`).join(' ');
-const pad = (n: number): string => String(n).padStart(6, '0');
+const key = (c: Candidate): string => nameOf(c.stages);
+
+/** The largest tooth sum of a train: with one module it sets the largest centre distance. */
+export const largestSum = (stages: readonly Stage[]): number =>
+  Math.max(...stages.map(s => s.driving + s.driven));
+
+/** A settled order of trains of one ratio and total: least largest tooth sum, then the smaller counts first. */
+export function byCompactness(a: readonly Stage[], b: readonly Stage[]): number {
+  return largestSum(a) - largestSum(b) || nameOf(a).localeCompare(nameOf(b));
+}
 
 /**
- * Pairs two driving and two driven counts into stages so that the larger of the two tooth sums is least, which keeps
- * the larger centre distance least; the stage with the larger sum goes first.
+ * Every way to pair driving with driven counts into stages, each once. Where the order of the stages has no meaning
+ * the stage with the larger tooth sum goes first.
  */
-export function pairStages(driving: readonly [number, number], driven: readonly [number, number]): Stage[] {
-  const [a, c] = driving;
-  const [b, d] = driven;
-  const straight = Math.max(a + b, c + d) <= Math.max(a + d, c + b);
-  const stages: Stage[] = straight
-    ? [
-        { driving: a, driven: b },
-        { driving: c, driven: d },
-      ]
-    : [
-        { driving: a, driven: d },
-        { driving: c, driven: b },
-      ];
-  return stages.sort((x, y) => y.driving + y.driven - (x.driving + x.driven) || x.driving - y.driving);
+export function pairings(driving: readonly number[], driven: readonly number[], ordered: boolean): Stage[][] {
+  const found = new Map<string, Stage[]>();
+  const add = (partners: readonly number[]): void => {
+    const stages = driving.map((d, i) => ({ driving: d, driven: partners[i] as number }));
+    if (ordered) for (const s of permutations(stages)) found.set(nameOf(s), s);
+    else {
+      stages.sort((x, y) => y.driving + y.driven - (x.driving + x.driven) || x.driving - y.driving);
+      found.set(nameOf(stages), stages);
+    }
+  };
+  for (const p of permutations(driven)) add(p);
+  return [...found.values()];
+}
+
+const pad = (n: number): string => String(n).padStart(4, '0');
+const nameOf = (stages: readonly Stage[]): string =>
+  stages.map(s => `${pad(s.driving)}/${pad(s.driven)}`).join(' ');
+
+function permutations<T>(items: readonly T[]): T[][] {
+  if (items.length <= 1) return [[...items]];
+  return items.flatMap((item, i) =>
+    permutations([...items.slice(0, i), ...items.slice(i + 1)]).map(rest => [item, ...rest]),
+  );
 }

@@ -1,3 +1,8 @@
 export * from './query.ts';
+export * from './stock.ts';
 export * from './candidate.ts';
 export * from './search.ts';
+export * from './ladder.ts';
+export * from './relax.ts';
+export * from './goals.ts';
+export { differentCounts } from './different.ts';

@@ -1,21 +1,64 @@
-import { compare, ONE, type Rational, rational } from '../rational/index.ts';
+import type { Rational } from '../rational/index.ts';
 import { fail, ok, type Result } from '../result/index.ts';
 
 /**
- * How two stages share their centres: `none` they need not; `equal sums` the output returns to the drive's centre;
- * `idler` it does so with an idler in one stage, which then must be smaller than the other (see IDLER_ROOM).
+ * How stages share their centres: `none` they need not; `equal sums` every second mesh returns to the axis the one
+ * before it started from; `idler` as that, with an idler in the last stage, whose wheels then must leave it room.
  */
 export type Return = 'none' | 'equal sums' | 'idler';
 
-/** A question to the search: a wanted rate by size, limits on every count, and the numbers of stages allowed. */
+/** A wheel in stock, and how many pieces there are of it; any number when not said. */
+export interface StockWheel {
+  readonly count: number;
+  readonly pieces?: number;
+}
+
+/** Limits of one position of a train; a wheel that is given has the same least and most. */
+export interface CountLimits {
+  readonly least: number;
+  readonly most: number;
+}
+
+/** Limits of the two wheels of a stage, where they differ from those of all. */
+export interface StageLimits {
+  readonly driving?: CountLimits;
+  readonly driven?: CountLimits;
+}
+
+/** A question to the search. Lengths in mm. Whatever is absent does not limit. */
 export interface CountQuery {
+  /** The wanted rate by size. */
   readonly target: Rational;
   readonly least: number;
   readonly most: number;
+  /** The numbers of stages allowed; each means exactly so many meshes in series (conventions 4). */
   readonly stages: readonly number[];
   readonly coaxial: Return;
   /** How many of the best by error to list. */
   readonly top: number;
+  /** False: only the best by error, no front. */
+  readonly front?: boolean;
+  /** Only these counts, within the limits. */
+  readonly stock?: readonly StockWheel[];
+  readonly forbidden?: readonly number[];
+  readonly noPrimes?: boolean;
+  /** Limits by stage, the first stage first. */
+  readonly positions?: readonly StageLimits[];
+  /** All driving, or all driven wheels have one count. */
+  readonly alike?: 'driving' | 'driven';
+  /** Driving / driven of each stage. */
+  readonly stageRatio?: { readonly least: Rational; readonly most: Rational };
+  /** Module of each stage; the last holds for the rest. */
+  readonly modules?: readonly Rational[];
+  /** Largest outside diameter of any wheel; needs modules. */
+  readonly largestOutside?: number;
+  /** Centre distance that every stage must have; needs modules. */
+  readonly centre?: { readonly distance: number; readonly within: number };
+  /** Most that the centre distances may add up to; needs modules. */
+  readonly reach?: number;
+  /** No common factor in any stage, so that every tooth meets every other. */
+  readonly hunting?: boolean;
+  readonly exactTotal?: number;
 }
 
 /** Least difference of tooth sums that lets the wheels of the smaller stage pass each other and an idler reach both. */
@@ -23,41 +66,52 @@ export const IDLER_ROOM = 6;
 /** The counts that a search accepts as limits. */
 export const LEAST_COUNT = 4;
 export const MOST_COUNT = 1000;
+export const MOST_STAGES = 4;
 
 /** The query when it can be searched; otherwise the limit that forbids it. */
 export function checkQuery(query: CountQuery): Result<CountQuery> {
-  const { least, most, stages } = query;
+  if (query.target.num <= 0n) return fail(query.target.num === 0n ? 'ratio-zero' : 'ratio-negative');
+  const limits = checkLimits(query);
+  if (!limits.ok) return limits;
+  for (const [i, p] of (query.positions ?? []).entries()) {
+    for (const side of [p.driving, p.driven]) {
+      const own = side && checkLimits(side);
+      if (own && !own.ok) return fail(own.problem.code, { ...own.problem.data, stage: i + 1 });
+    }
+  }
+  if (query.stages.length === 0) return fail('no-stages');
+  if (query.stages.some(s => !Number.isInteger(s) || s < 1 || s > MOST_STAGES))
+    return fail('stages-not-searched', { most: MOST_STAGES });
+  const shape = checkShape(query);
+  return shape.ok ? ok(query) : shape;
+}
+
+function checkLimits({ least, most }: CountLimits): Result<void> {
   if (!Number.isInteger(least) || !Number.isInteger(most)) return fail('limits-not-whole', { least, most });
   if (least > most) return fail('limits-reversed', { least, most });
   if (least < LEAST_COUNT) return fail('limit-too-small', { least, smallest: LEAST_COUNT });
   if (most > MOST_COUNT) return fail('limit-too-large', { most, largest: MOST_COUNT });
-  if (query.target.num <= 0n) return fail('ratio-zero');
-  if (stages.length === 0) return fail('no-stages');
-  if (stages.some(s => s !== 1 && s !== 2)) return fail('stages-not-searched', { most: 2 });
-  if (query.coaxial !== 'none' && !stages.includes(2)) return fail('coaxial-needs-two');
-  if (query.coaxial === 'idler' && 2 * (most - least) < IDLER_ROOM)
+  return ok(undefined);
+}
+
+function checkShape(query: CountQuery): Result<void> {
+  const { stages, stock, least, most } = query;
+  if (query.coaxial !== 'none' && !stages.some(s => s % 2 === 0)) return fail('coaxial-needs-two');
+  if (query.coaxial === 'idler' && !query.modules && 2 * (most - least) < IDLER_ROOM)
     return fail('idler-no-room', { least, most, room: IDLER_ROOM });
-  return ok(query);
+  if ((query.largestOutside ?? query.centre ?? query.reach) !== undefined && !query.modules?.length)
+    return fail('module-needed');
+  const twice = stock?.find((s, i) => stock.findIndex(t => t.count === s.count) !== i);
+  if (twice) return fail('stock-twice', { count: twice.count });
+  const broken = stock?.find(
+    s => !Number.isInteger(s.count) || s.count < LEAST_COUNT || s.count > MOST_COUNT,
+  );
+  if (broken)
+    return fail('stock-not-a-count', { text: String(broken.count), least: LEAST_COUNT, most: MOST_COUNT });
+  const { stageRatio } = query;
+  if (stageRatio && (stageRatio.least.num <= 0n || toFloat(stageRatio.least) > toFloat(stageRatio.most)))
+    return fail('stage-ratio-reversed');
+  return ok(undefined);
 }
 
-/** The smallest and the greatest ratio within the limits, whatever the centres. */
-export function reach(query: CountQuery): { least: Rational; most: Rational } {
-  const deepest = Math.max(...query.stages);
-  const top = BigInt(query.most) ** BigInt(deepest);
-  const bottom = BigInt(query.least) ** BigInt(deepest);
-  return { least: rational(bottom, top), most: rational(top, bottom) };
-}
-
-/** Whether the wanted rate lies outside what the limits can give. */
-export function outOfReach(query: CountQuery): 'below' | 'above' | undefined {
-  const r = reach(query);
-  if (compare(query.target, r.least) < 0) return 'below';
-  return compare(query.target, r.most) > 0 ? 'above' : undefined;
-}
-
-/** A bound of the reach in place of a target beyond it: the order of the nearest is the same. */
-export function searchTarget(query: CountQuery): Rational {
-  const side = outOfReach(query);
-  if (side === undefined) return query.target;
-  return side === 'below' ? reach(query).least : (reach(query).most ?? ONE);
-}
+const toFloat = (r: Rational): number => Number(r.num) / Number(r.den);

@@ -1,10 +1,21 @@
-import { type Rational, toNumber } from '../rational/index.ts';
-import { ok, type Result } from '../result/index.ts';
-import { type Candidate, pairStages } from './candidate.ts';
-import { type Collector, createCollector } from './collector.ts';
-import { checkQuery, type CountQuery, IDLER_ROOM, outOfReach, reach, searchTarget } from './query.ts';
+import { compare, type Rational, toFraction, toNumber } from '../rational/index.ts';
+import { fail, ok, type Result } from '../result/index.ts';
+import { byTotal, byError, type Candidate, candidateOf, errorSize } from './candidate.ts';
+import { type Fit, fitOf } from './fit.ts';
+import { createFrontList, createTopList, DOUBT, type FrontList, type Hit, type TopList } from './hits.ts';
+import { fewHalves, type Lists, productSource, type Source, stageSource, WITHOUT_LIMIT } from './lists.ts';
+import { type Positions, positionsOf, reachOf } from './positions.ts';
+import { checkQuery, type CountQuery } from './query.ts';
+import { visitBySums } from './sums.ts';
+import { visitNear } from './visit.ts';
 
-/** What the search knows when it is done. Front and top are complete and exact within the limits. */
+/** Up to which error (relative) a list is proven complete: everything up to there was weighed. Infinity: all of it. */
+export interface Covered {
+  readonly top: number;
+  readonly front: number;
+}
+
+/** What the search knows when it is done. */
 export interface SearchResult {
   /** Trains that no other beats in both error and total teeth, by rising total. */
   readonly front: readonly Candidate[];
@@ -12,173 +23,277 @@ export interface SearchResult {
   readonly top: readonly Candidate[];
   readonly reach: { readonly least: Rational; readonly most: Rational };
   readonly outOfReach: 'below' | 'above' | undefined;
-  readonly proven: true;
+  /** Whether both lists are complete within the limits. */
+  readonly proven: boolean;
+  readonly covered: Covered;
 }
 
-/** Part of the work that is done, from 0 to 1. */
+/** Part of the work that is done, from 0 to 1, and the best found so far when there is news. */
 export interface SearchProgress {
   readonly done: number;
+  readonly best?: readonly Candidate[];
 }
 
+/** Trains that are looked at one by one for limits that tie their counts, before a search is cut short. */
+const MOST_LOOKED = 400_000;
+/** Pairs of products that are weighed before a search is cut short. */
+const MOST_WEIGHED = 3e9;
+
 /**
- * All trains of one or two stages within the limits, weighed exactly. A generator: it yields its progress every few
- * milliseconds of work, so that a worker can report and be stopped. Throws nothing; a query that cannot be searched
- * comes back as a problem.
+ * The trains within the limits of a query, weighed exactly. A generator: it yields its progress every few milliseconds
+ * of work, so that a worker can report and be stopped. Throws nothing; a query that cannot be searched comes back as a
+ * problem. A target out of reach is searched from the bound of the reach, which leaves the order of the nearest alone.
  */
 export function* searchCounts(query: CountQuery): Generator<SearchProgress, Result<SearchResult>> {
   const checked = checkQuery(query);
   if (!checked.ok) return checked;
-  const target = searchTarget(query);
-  const collector = createCollector(target, 4 * query.most, query.top);
-  if (query.stages.includes(1) && query.coaxial === 'none') oneStage(query, target, collector);
-  if (query.stages.includes(2)) {
-    if (query.coaxial === 'none') {
-      yield* bestOfProducts(query, target, collector);
-      yield* bestBySums(query, target, collector);
-    } else yield* sharedCentres(query, target, collector);
+  const plans = planOf(query);
+  if (!plans.ok) return plans;
+  const reach = widest(plans.value.map(p => reachOf(query, p.positions)));
+  const outOfReach = sideOf(query.target, reach);
+  const target = outOfReach === undefined ? query.target : outOfReach === 'below' ? reach.least : reach.most;
+  const found: Found[] = [];
+  let done = 0;
+  for (const [i, plan] of plans.value.entries()) {
+    const parts = searchStages(query, plan, target, reach);
+    for (;;) {
+      const step = parts.next();
+      if (step.done) {
+        found.push(step.value);
+        break;
+      }
+      done = Math.max(done, (i + step.value.done) / plans.value.length);
+      yield { ...step.value, done };
+    }
   }
+  const covered = {
+    top: Math.min(...found.map(f => f.covered.top)),
+    front: Math.min(...found.map(f => f.covered.front)),
+  };
   return ok({
-    front: collector.front(),
-    top: collector.top(),
-    reach: reach(query),
-    outOfReach: outOfReach(query),
-    proven: true,
+    front: mergeFronts(found, target),
+    top: mergeTops(found, target, query.top),
+    reach,
+    outOfReach,
+    proven: covered.top === Infinity && covered.front === Infinity,
+    covered,
   });
 }
 
-function oneStage({ least, most }: CountQuery, target: Rational, collector: Collector): void {
-  const t = toNumber(target);
-  for (let driving = least; driving <= most; driving++) {
-    for (let driven = least; driven <= most; driven++) {
-      const error = Math.abs(driving / driven / t - 1);
-      if (collector.wants(error, driving + driven)) collector.offer(error, [{ driving, driven }]);
-    }
+interface Plan {
+  readonly stages: number;
+  readonly positions: Positions;
+  readonly fit: Fit;
+}
+
+/** A plan for each number of stages that the limits leave counts for; a problem when they leave none at all. */
+function planOf(query: CountQuery): Result<Plan[]> {
+  const plans: Plan[] = [];
+  let problem;
+  for (const stages of [...new Set(query.stages)].sort((a, b) => a - b)) {
+    if (query.coaxial !== 'none' && stages % 2 === 1) continue;
+    const positions = positionsOf(query, stages);
+    if (!positions.ok) problem = positions;
+    else plans.push({ stages, positions: positions.value, fit: fitOf(query, stages, positions.value) });
   }
+  if (plans.length > 0) return ok(plans);
+  return problem ?? fail('coaxial-needs-two');
 }
 
-interface Product {
-  readonly value: number;
-  readonly a: number;
-  readonly b: number;
+interface Found {
+  readonly top: readonly Candidate[];
+  readonly front: readonly Candidate[];
+  readonly covered: Covered;
 }
 
-/** Products of two counts with a given sum, ascending in value. */
-function productsOfSum(least: number, most: number, sum: number): Product[] {
-  const found: Product[] = [];
-  for (let a = Math.max(least, sum - most); 2 * a <= sum; a++)
-    found.push({ value: a * (sum - a), a, b: sum - a });
-  return found;
-}
-
-/** For every pair of sums, the driven product nearest to each driving product over the target: nothing else can be best for that total. */
-function* bestBySums(query: CountQuery, target: Rational, collector: Collector): Generator<SearchProgress> {
-  const { least, most } = query;
-  const t = toNumber(target);
-  const lists = [];
-  for (let sum = 2 * least; sum <= 2 * most; sum++)
-    lists.push({ sum, products: productsOfSum(least, most, sum) });
-  for (const [i, driving] of lists.entries()) {
-    for (const driven of lists)
-      nearestPairs(driving.products, driven.products, t, driving.sum + driven.sum, collector);
-    if (i % 4 === 3) yield { done: 0.4 + (0.6 * i) / lists.length };
-  }
-}
-
-function nearestPairs(
-  driving: Product[],
-  driven: Product[],
-  t: number,
-  total: number,
-  collector: Collector,
-): void {
-  let j = 0;
-  for (const p of driving) {
-    while (j < driven.length && (driven[j] as Product).value * t < p.value) j++;
-    for (let k = Math.max(0, j - 2); k <= j + 1 && k < driven.length; k++) {
-      const q = driven[k] as Product;
-      const error = Math.abs(p.value / q.value / t - 1);
-      if (collector.wants(error, total)) collector.offer(error, pairStages([p.a, p.b], [q.a, q.b]));
-    }
-  }
-}
-
-/** Every distinct product with the factors of least sum, ascending. */
-function distinctProducts({ least, most }: CountQuery): Product[] {
-  const best = new Map<number, Product>();
-  for (let a = least; a <= most; a++) {
-    for (let b = a; b <= most; b++) {
-      const value = a * b;
-      const known = best.get(value);
-      if (!known || a + b < known.a + known.b) best.set(value, { value, a, b });
-    }
-  }
-  return [...best.values()].sort((x, y) => x.value - y.value);
-}
-
-/** The best by error: from every driving product outwards in both directions for as long as the error can still matter. */
-function* bestOfProducts(
+/** All about trains of one number of stages. */
+function* searchStages(
   query: CountQuery,
+  { positions, fit }: Plan,
   target: Rational,
-  collector: Collector,
-): Generator<SearchProgress> {
+  reach: Reach,
+): Generator<SearchProgress, Found> {
   const t = toNumber(target);
-  const products = distinctProducts(query);
-  let j = 0;
-  for (const [i, p] of products.entries()) {
-    while (j < products.length && (products[j] as Product).value * t < p.value) j++;
-    const look = (k: number): boolean => {
-      const q = products[k];
-      if (!q) return false;
-      const error = Math.abs(p.value / q.value / t - 1);
-      if (error > collector.threshold()) return false;
-      collector.offer(error, pairStages([p.a, p.b], [q.a, q.b]));
-      return true;
-    };
-    for (let k = j; look(k); k++);
-    for (let k = j - 1; look(k); k--);
-    if (i % 256 === 255) yield { done: (0.4 * i) / products.length };
-  }
+  const halves = fit.coupled && fewHalves(positions, fit);
+  const making = halves ? stageSource(positions, fit, t) : productSource(positions, fit, t, query.alike);
+  const source = yield* loading(making, 0);
+  const show = (h: Hit): Candidate => candidateOf(h.stages ?? source.trainOf(h.num, h.den)?.stages ?? []);
+  const mostTotal = [...positions.driving, ...positions.driven].reduce((n, s) => n + (s.at(-1) ?? 0), 0);
+  const top = createTopList(target, query.top);
+  const front = createFrontList(target, mostTotal);
+  const weighing: Weighing = {
+    source,
+    target: t,
+    top,
+    front,
+    worst: (1 + 1e-9) * Math.max(errorOf(reach.most, target), errorOf(reach.least, target)),
+    coupled: fit.coupled && !halves,
+    bySums: (!fit.coupled || halves) && source.windows === 1,
+    looked: 0,
+    show,
+  };
+  const covered = {
+    top: yield* findTop(weighing, query.top),
+    front: query.front === false ? Infinity : yield* findFront(weighing),
+  };
+  return {
+    top: top.best().map(show),
+    front: query.front === false ? [] : front.front().map(show),
+    covered,
+  };
 }
 
-/** Two stages between the same two axes: every pair of stages whose tooth sums allow it. */
-function* sharedCentres(
-  query: CountQuery,
-  target: Rational,
-  collector: Collector,
-): Generator<SearchProgress> {
-  const { least, most } = query;
-  const t = toNumber(target);
-  const sums = 2 * most - 2 * least + 1;
-  for (let s1 = 2 * least; s1 <= 2 * most; s1++) {
-    const last = query.coaxial === 'equal sums' ? s1 : s1 - IDLER_ROOM;
-    for (let s2 = query.coaxial === 'equal sums' ? s1 : 2 * least; s2 <= last; s2++) {
-      stagePairs(least, most, s1, s2, t, collector);
-      if (s2 % 16 === 0) yield { done: ((s1 - 2 * least) / sums) ** 2 };
-    }
-  }
+interface Weighing {
+  readonly source: Source;
+  readonly target: number;
+  readonly top: TopList;
+  readonly front: FrontList;
+  /** No ratio in reach has a greater error. */
+  readonly worst: number;
+  /** Whether each pair is a question of its own, which takes its time. */
+  readonly coupled: boolean;
+  /** Whether the coarse rest of the front may be found total by total. */
+  readonly bySums: boolean;
+  /** Pairs that were looked at so far. */
+  looked: number;
+  readonly show: (hit: Hit) => Candidate;
 }
 
-function stagePairs(
-  least: number,
-  most: number,
-  s1: number,
-  s2: number,
-  t: number,
-  collector: Collector,
-): void {
-  const total = s1 + s2;
-  for (let a = Math.max(least, s1 - most); a <= Math.min(most, s1 - least); a++) {
-    const first = a / (s1 - a) / t;
-    const from = s1 === s2 ? a : Math.max(least, s2 - most);
-    for (let c = from; c <= Math.min(most, s2 - least); c++) {
-      const error = Math.abs((first * c) / (s2 - c) - 1);
-      if (collector.wants(error, total)) {
-        const stages = [
-          { driving: a, driven: s1 - a },
-          { driving: c, driven: s2 - c },
-        ];
-        collector.offer(error, stages);
+const errorOf = (ratio: Rational, target: Rational): number => toNumber(errorSize(ratio, target));
+
+function* loading<T>(job: Generator<void, T>, done: number): Generator<SearchProgress, T> {
+  let step = job.next();
+  for (; !step.done; step = job.next()) yield { done };
+  return step.value;
+}
+
+const spent = ({ looked, coupled }: Weighing): boolean => looked > (coupled ? MOST_LOOKED : MOST_WEIGHED);
+
+/** Widens the error until the list is full and everything at least as good was weighed; the error up to which it is proven. */
+function* findTop(w: Weighing, wanted: number): Generator<SearchProgress, number> {
+  let shown = 0;
+  let proven = 0;
+  const first = Math.min(w.worst, Math.max(1e-13, (8 * wanted) / w.source.pairs));
+  for (let error = first; ; error = Math.min(w.worst, error * 32)) {
+    const limit = (): number => Math.min(error, w.top.threshold());
+    for (let window = 0; window < w.source.windows; window++) {
+      const lists = yield* loading(
+        w.source.load(window, WITHOUT_LIMIT, error),
+        window / w.source.windows / 3,
+      );
+      const walk = visitNear(lists, limit, (i, j, e) => {
+        const { left, right } = lists;
+        const sums = [left.sums[i] as number, right.sums[j] as number] as const;
+        if (lists.fits && !lists.fits(...sums)) return;
+        const bare = {
+          num: left.values[i] as number,
+          den: right.values[j] as number,
+          total: sums[0] + sums[1],
+        };
+        if (w.coupled && w.top.knows(bare)) return;
+        w.looked += 1;
+        const hit = lists.hit(i, j);
+        if (!hit) return;
+        w.top.offer(e, hit);
+        if (w.front.wants(e, hit.total)) w.front.offer(e, hit);
+      });
+      for (const _ of walk) {
+        yield { done: (0.4 * (window + 0.5)) / w.source.windows };
+        if (spent(w)) return proven;
       }
     }
+    proven = error;
+    const best = w.top.best();
+    if (best.length >= wanted || error >= w.worst) return Infinity;
+    if (best.length > shown) yield { done: 0.4, best: best.map(w.show) };
+    shown = best.length;
   }
+}
+
+/**
+ * The front from its accurate end: in ever wider bands of error only trains with fewer teeth than the best so far can
+ * matter, so the lists shrink as the bands widen. Where no limit ties counts together, the coarse rest is found total
+ * by total. Returns the error up to which the front is proven.
+ */
+function* findFront(w: Weighing): Generator<SearchProgress, number> {
+  const [best] = w.top.best();
+  if (!best) return spent(w) ? 0 : Infinity;
+  let total = best.total;
+  let error = Math.abs(best.num / best.den / w.target - 1);
+  /** Offers a pair; whether its neighbours of greater error could still matter. */
+  const tried =
+    (visited: Lists) =>
+    (i: number, j: number, e: number): boolean => {
+      const sums = [visited.left.sums[i] as number, visited.right.sums[j] as number] as const;
+      const sum = sums[0] + sums[1];
+      if (sum >= total || !w.front.wants(e, sum)) return false;
+      if (visited.fits && !visited.fits(...sums)) return false;
+      w.looked += 1;
+      const hit = visited.hit(i, j);
+      if (hit && hit.total < total && w.front.wants(e, hit.total)) w.front.offer(e, hit);
+      return !hit;
+    };
+  while (error < w.worst) {
+    if (w.bySums && error > COARSE) {
+      const lists = yield* loading(w.source.load(0, total, w.worst), 0.8);
+      const rest = visitBySums(lists, total, w.front.limit, tried(lists));
+      for (const _ of rest) {
+        yield { done: 0.9 };
+        if (spent(w)) return error;
+      }
+      return Infinity;
+    }
+    const proven = error;
+    error = Math.min(w.worst, Math.max(4 * error, 1e-12));
+    const limit = (): number => error + DOUBT;
+    for (let window = 0; window < w.source.windows; window++) {
+      const lists = yield* loading(w.source.load(window, total, error), 0.5);
+      for (const _ of visitNear(lists, limit, tried(lists))) {
+        yield { done: 0.6 };
+        if (spent(w)) return proven;
+      }
+    }
+    total = w.front.leastTotal(error, total);
+  }
+  return Infinity;
+}
+
+/** From this error on the front is looked for total by total: few totals are left, and many trains for each. */
+const COARSE = 3e-3;
+
+function mergeTops(found: readonly Found[], target: Rational, top: number): Candidate[] {
+  const best = new Map<string, Candidate>();
+  for (const c of found.flatMap(f => f.top)) {
+    const known = best.get(toFraction(c.ratio));
+    if (!known || byTotal(c, known) < 0) best.set(toFraction(c.ratio), c);
+  }
+  return [...best.values()].sort(byError(target)).slice(0, top);
+}
+
+function mergeFronts(found: readonly Found[], target: Rational): Candidate[] {
+  const order = byError(target);
+  const all = found.flatMap(f => f.front).sort((a, b) => a.total - b.total || order(a, b) || byTotal(a, b));
+  const front: Candidate[] = [];
+  for (const c of all) {
+    const last = front.at(-1);
+    if (!last || compare(errorSize(c.ratio, target), errorSize(last.ratio, target)) < 0) front.push(c);
+  }
+  return front;
+}
+
+interface Reach {
+  readonly least: Rational;
+  readonly most: Rational;
+}
+
+function widest(all: readonly Reach[]): Reach {
+  return all.reduce((a, b) => ({
+    least: compare(a.least, b.least) <= 0 ? a.least : b.least,
+    most: compare(a.most, b.most) >= 0 ? a.most : b.most,
+  }));
+}
+
+function sideOf(target: Rational, reach: Reach): 'below' | 'above' | undefined {
+  if (compare(target, reach.least) < 0) return 'below';
+  return compare(target, reach.most) > 0 ? 'above' : undefined;
 }

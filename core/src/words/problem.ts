@@ -6,6 +6,20 @@ type Sentence = (d: Data) => string;
 const reading = (d: Data): string =>
   d['text'] === undefined || d['text'] === '' ? 'That' : `“${String(d['text']).slice(0, 60)}”`;
 
+const inStage = (d: Data): string => (d['stage'] === undefined ? '' : `Stage ${d['stage']}: `);
+
+/** The limits that together leave no count. */
+const limitsNamed = (d: Data): string =>
+  [
+    `from ${d['least']} to ${d['most']} teeth`,
+    d['stock'] ? 'in stock' : '',
+    d['forbidden'] ? 'not forbidden' : '',
+    d['noPrimes'] ? 'no primes' : '',
+    d['outside'] ? `at most ${d['outside']} mm outside` : '',
+  ]
+    .filter(Boolean)
+    .join(', ');
+
 /** What is wrong, and what would work: one or two sentences a problem. */
 const SENTENCES: Readonly<Record<string, Sentence>> = {
   'nothing-typed': () =>
@@ -29,15 +43,28 @@ const SENTENCES: Readonly<Record<string, Sentence>> = {
     'Say which year: tropical year (365.24219 d), sidereal year (365.25636 d) or Julian year (365.25 d).',
   'drive-has-no-period': () =>
     'The drive has no period of its own, so a period cannot be compared with it. Give the drive a period, or write the aim as a ratio.',
-  'limits-not-whole': () => 'Tooth counts are whole numbers. Write the limits without decimals.',
-  'limits-reversed': d => `The least count, ${d['least']}, is above the most, ${d['most']}. Swap them.`,
+  'limits-not-whole': d => `${inStage(d)}Tooth counts are whole numbers. Write the limits without decimals.`,
+  'limits-reversed': d =>
+    `${inStage(d)}The least count, ${d['least']}, is above the most, ${d['most']}. Swap them.`,
   'limit-too-small': d =>
-    `Wheels of ${d['least']} teeth cannot be made here. Start at ${d['smallest']} or more.`,
-  'limit-too-large': d => `${d['most']} teeth is more than this search covers. Use at most ${d['largest']}.`,
-  'no-stages': () => 'Choose one stage, two stages, or both.',
+    `${inStage(d)}Wheels of ${d['least']} teeth cannot be made here. Start at ${d['smallest']} or more.`,
+  'limit-too-large': d =>
+    `${inStage(d)}${d['most']} teeth is more than this search covers. Use at most ${d['largest']}.`,
+  'no-count-left': d =>
+    `No count is left for the ${d['side']} wheel of stage ${d['stage']}: ${limitsNamed(d)}. Give up or widen one of them.`,
+  'stock-twice': d =>
+    `${d['count']} is in the stock list twice. Write it once; ${d['count']}×2 means two pieces.`,
+  'stock-not-a-count': d =>
+    `${reading(d)} is not a count that can be in stock. Write whole counts from ${d['least']} to ${d['most']}, such as 12, 20-30, 48×2.`,
+  'stock-empty': () => 'The stock list is empty. Write the counts there are, such as 12, 20-30, 48×2.',
+  'module-not-positive': () => 'A module is a length above 0 mm, such as 1.5.',
+  'top-out-of-range': d => `The number of trains to list is a whole number from 1 to ${d['most']}.`,
+  'module-needed': () => 'Lengths need a module. Give the module of the teeth in mm.',
+  'stage-ratio-reversed': () => 'The least ratio of a stage is above the most, or not above 0. Swap them.',
+  'no-stages': () => 'Choose how many stages the train may have.',
   'stages-not-searched': d => `Only trains of up to ${d['most']} stages are searched.`,
   'coaxial-needs-two': () =>
-    'One stage cannot return to the drive’s centre. Allow two stages, or let the output stand beside the drive.',
+    'An odd number of stages cannot return to the drive’s centre. Allow two or four, or let the output stand beside the drive.',
   'idler-no-room': d =>
     `Returning to the centre with an idler needs tooth sums that differ by ${d['room']}; from ${d['least']} to ${d['most']} teeth they cannot. Widen the limits.`,
   'file-too-large': d =>
