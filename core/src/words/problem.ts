@@ -57,6 +57,15 @@ const SENTENCES: Readonly<Record<string, Sentence>> = {
   'stock-not-a-count': d =>
     `${reading(d)} is not a count that can be in stock. Write whole counts from ${d['least']} to ${d['most']}, such as 12, 20-30, 48×2.`,
   'stock-empty': () => 'The stock list is empty. Write the counts there are, such as 12, 20-30, 48×2.',
+  'sums-reversed': d => `The least tooth sum, ${d['least']}, is above the most, ${d['most']}. Swap them.`,
+  'sum-too-large': d => `A tooth sum of ${d['most']} is more than is searched. Use at most ${d['largest']}.`,
+  'sum-too-small': d =>
+    `Two wheels of the least count already have ${d['smallest']} teeth; a sum of ${d['most']} leaves none. Raise the sum or lower the least count.`,
+  'outputs-too-few': () => 'A plan for the whole machine needs two outputs or more. Add them at Aims.',
+  'outputs-too-many': d => `Up to ${d['most']} outputs are planned together. Choose fewer.`,
+  'error-needed': () => 'For few different counts, say the largest error that is allowed, above 0.',
+  'drift-needs-period': () =>
+    'A hand-turned drive has no time, so drift has no meaning. Choose the worst error, or give the drive a period.',
   'module-not-positive': () => 'A module is a length above 0 mm, such as 1.5.',
   'top-out-of-range': d => `The number of trains to list is a whole number from 1 to ${d['most']}.`,
   'module-needed': () => 'Lengths need a module. Give the module of the teeth in mm.',

@@ -1,0 +1,2 @@
+export * from './query.ts';
+export * from './search.ts';
