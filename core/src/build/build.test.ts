@@ -1,5 +1,6 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
+import { SCHOOLS, searchBranches } from '../branch/index.ts';
 import { searchCounts } from '../counts/index.ts';
 import { derive } from '../derive/index.ts';
 import {
@@ -18,7 +19,7 @@ import {
 import { parseRational, rational, sign } from '../rational/index.ts';
 import { must } from '../result/index.ts';
 import { sayFinding } from '../words/index.ts';
-import { type Choice, describeCandidate, needsIdler, plantTrain, returnFor } from './index.ts';
+import { type Choice, describeCandidate, needsIdler, plantBranches, plantTrain, queryOf, returnFor, type SearchLimits } from './index.ts'; // prettier-ignore
 
 const SENSES: readonly Aim['sense'][] = ['with the drive', 'against the drive', 'either'];
 const aim = (id: string, wanted: string, sense: Aim['sense']): Aim => ({
@@ -79,9 +80,8 @@ describe('a choice built into the machine', () => {
       const words = describeCandidate(
         { stages: choice.stages, ratio: rational(5, 17), total },
         rational(5, 17),
-        a,
-        1.5,
-        choice.coaxial,
+        a.sense,
+        choice,
       );
       const d = derive(plantTrain({ ...newMachine('m'), aims: [a] }, 'a', choice));
       const built = [...new Set(Object.values(d.meshes).map(s => s.distance))].sort((x, y) => x - y);
@@ -104,6 +104,74 @@ describe('a choice built into the machine', () => {
     );
     expect(derive(again).aims['a']!.status).to.equal('met');
   });
+});
+
+describe('a search of two modules, or of many stages, built into the machine', () => {
+  const limits = { least: 12, most: 60, stages: [2], coaxial: true, module: 1, secondModule: 1.25 };
+  const planted = (wanted: string, more: Partial<SearchLimits>, sense: Aim['sense']): Machine => {
+    const a = aim('a', wanted, sense);
+    const asked = { ...limits, ...more };
+    const query = must(queryOf(asked, { wanted: must(parseRational(wanted)), sense, limit: undefined, problem: undefined })); // prettier-ignore
+    const job = searchCounts(query);
+    let step = job.next();
+    while (!step.done) step = job.next();
+    const { stages } = must(step.value).top[0]!;
+    const choice = { stages, module: 1, ...(asked.secondModule && { secondModule: asked.secondModule }), coaxial: query.coaxial }; // prettier-ignore
+    return plantTrain({ ...newMachine('m'), aims: [a] }, 'a', choice);
+  };
+  for (const sense of ['with the drive', 'against the drive'] as const) {
+    it(`returns to the drive’s centre at modules 1 and 1.25, ${sense}`, () => {
+      const m = planted('0.618', {}, sense);
+      const d = derive(m);
+      expect(d.findings.filter(f => f.severity === 'stop')).to.deep.equal([]);
+      expect(m.toothings.map(t => t.size.by === 'module' && t.size.module)).to.deep.equal([1, 1.25]);
+      expect(sign(d.aims['a']!.achieved!)).to.equal(sense === 'with the drive' ? 1 : -1);
+      const output = m.members.find(x => x.id === m.aims[0]!.member);
+      expect(output?.kind === 'arbor' && output.axis).to.equal('axis1');
+    });
+  }
+
+  it('goes out and back twice with four stages, and straight on with three', () => {
+    const four = planted('0.1234', { stages: [4], most: 30 }, 'with the drive');
+    expect(derive(four).findings.filter(f => f.severity === 'stop')).to.deep.equal([]);
+    expect(four.axes, 'the drive’s and two lay axes').to.have.length(3);
+    const three = planted('0.1234', { stages: [3], coaxial: false }, 'against the drive');
+    expect(derive(three).aims['a']!.status).to.equal('met');
+    expect(three.axes).to.have.length(4);
+  });
+});
+
+describe('a plan for all outputs, built into the machine', () => {
+  const periods = ['1.77', '3.55', '7.15'];
+  for (const school of SCHOOLS) {
+    for (const drive of ['given', 'free'] as const) {
+      it(`turns every output as planned: ${school}, ${drive} drive`, () => {
+        const aims = periods.map((p, i) => aim(`a${i}`, `${p} d`, 'with the drive'));
+        const outputs = aims.map((a, i) => ({ id: a.id, rate: must(parseRational(`1/${periods[i]}`)) }));
+        const job = searchBranches({ ...{ outputs, drive, school, objective: 'worst error' }, ...{ least: 12, most: 50, leastSum: 60, mostSum: 64 } }); // prettier-ignore
+        let step = job.next();
+        while (!step.done) step = job.next();
+        const plan = must(step.value).plan!;
+        const speed = drive === 'free' ? { kind: 'free' as const } : { kind: 'period' as const, text: '1 d' };
+        const empty = { ...newMachine('m'), aims, drive: { member: 'drive', speed } };
+        const choice = { school, module: 2, first: plan.first, branches: plan.branches.map(b => ({ ...b, aim: b.output })) }; // prettier-ignore
+        const m = plantBranches(empty, choice);
+        expect(integrityProblems(m)).to.deep.equal([]);
+        const d = derive(m);
+        expect(d.findings.filter(f => f.severity === 'stop').map(f => sayFinding(f, m).title)).to.deep.equal(
+          [],
+        );
+        for (const b of plan.branches) {
+          expect(d.train.rates[m.aims.find(a => a.id === b.output)!.member!]).to.deep.equal(b.rate);
+          expect(d.aims[b.output]!.error).to.deep.equal(b.error);
+        }
+        expect(m.axes, 'two axes carry all').to.have.length(2);
+        expect(m.wheels).to.have.length(plan.wheels);
+        const again = plantBranches(m, choice);
+        expect([again.wheels.length, again.members.length, again.axes.length], 'in place of what was there').to.deep.equal([m.wheels.length, m.members.length, 2]); // prettier-ignore
+      });
+    }
+  }
 });
 
 type Act = (m: Machine) => Machine;

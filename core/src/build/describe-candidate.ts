@@ -2,7 +2,7 @@ import type { Candidate, Return } from '../counts/index.ts';
 import type { Aim } from '../machine/index.ts';
 import { rateError } from '../period/index.ts';
 import type { Rational } from '../rational/index.ts';
-import { idlerCount, needsIdler } from './plant-train.ts';
+import { type Choice, idlerCount, needsIdler } from './plant-train.ts';
 
 /** What a candidate would mean in the machine. */
 export interface CandidateWords {
@@ -16,18 +16,21 @@ export interface CandidateWords {
   readonly sense: 'with the drive' | 'against the drive';
 }
 
-/** Weighs a candidate against a wanted rate at a module in mm. Centre distance = m(z₁ + z₂)/2. */
+/** Weighs a candidate against a wanted rate at modules in mm. Centre distance = m(z₁ + z₂)/2. */
 export function describeCandidate(
   candidate: Candidate,
   wanted: Rational,
-  aim: Aim,
-  module: number,
-  coaxial: Return,
+  sense: Aim['sense'],
+  { module: first, secondModule, coaxial }: Omit<Choice, 'stages'>,
 ): CandidateWords {
-  const idler = needsIdler(aim.sense, candidate.stages.length);
+  const idler = needsIdler(sense, candidate.stages.length);
   const distances = candidate.stages.flatMap((s, i) => {
+    const module = i === 0 ? first : (secondModule ?? first);
     if (!idler || i < candidate.stages.length - 1) return [(module * (s.driving + s.driven)) / 2];
-    const between = idlerCount({ stages: candidate.stages, module, coaxial });
+    const between = idlerCount({
+      ...{ stages: candidate.stages, module: first, coaxial },
+      ...(secondModule !== undefined && { secondModule }),
+    });
     return [(module * (s.driving + between)) / 2, (module * (between + s.driven)) / 2];
   });
   return {

@@ -3,7 +3,7 @@ import { byCompactness, candidateOf, errorSize, pairings, type Candidate, type S
 import { fitOf, type Fit } from './fit.ts';
 import { type Positions, positionsOf } from './positions.ts';
 import type { CountQuery } from './query.ts';
-import type { SearchProgress } from './search.ts';
+import type { SearchProgress } from './weigh.ts';
 
 /** How often each of several different counts drives (+) or is driven (−), once common factors are struck out. */
 type Pattern = readonly number[];

@@ -3,7 +3,8 @@ import { type Candidate, errorSize } from './candidate.ts';
 import { fewestDifferent } from './different.ts';
 import { positionsOf } from './positions.ts';
 import type { CountQuery } from './query.ts';
-import { searchCounts, type SearchProgress } from './search.ts';
+import { searchCounts } from './search.ts';
+import type { SearchProgress } from './weigh.ts';
 
 /** What may be least, besides error and teeth, among the trains that are accurate enough. */
 export type Goal = 'wheels' | 'arbors' | 'largest wheel' | 'different counts';

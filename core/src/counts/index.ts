@@ -2,6 +2,7 @@ export * from './query.ts';
 export * from './stock.ts';
 export * from './candidate.ts';
 export * from './search.ts';
+export type { SearchProgress } from './weigh.ts';
 export * from './ladder.ts';
 export * from './relax.ts';
 export * from './goals.ts';

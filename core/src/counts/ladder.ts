@@ -4,7 +4,7 @@ import { fitOf } from './fit.ts';
 import { type Lists, productSource, type Source, WITHOUT_LIMIT } from './lists.ts';
 import { positionsOf, reachOf } from './positions.ts';
 import { checkQuery, type CountQuery, MOST_STAGES } from './query.ts';
-import type { SearchProgress } from './search.ts';
+import type { SearchProgress } from './weigh.ts';
 
 /** Why a fraction can or cannot be cut within the limits. */
 export type Verdict =

@@ -38,6 +38,8 @@ export interface CountQuery {
   readonly top: number;
   /** False: only the best by error, no front. */
   readonly front?: boolean;
+  /** Only ratios of at most the target, or of at least it: for speed limits. */
+  readonly side?: 'below' | 'above';
   /** Only these counts, within the limits. */
   readonly stock?: readonly StockWheel[];
   readonly forbidden?: readonly number[];
@@ -97,7 +99,8 @@ function checkLimits({ least, most }: CountLimits): Result<void> {
 function checkShape(query: CountQuery): Result<void> {
   const { stages, stock, least, most } = query;
   if (query.coaxial !== 'none' && !stages.some(s => s % 2 === 0)) return fail('coaxial-needs-two');
-  if (query.coaxial === 'idler' && !query.modules && 2 * (most - least) < IDLER_ROOM)
+  const oneModule = new Set(query.modules?.map(toFloat)).size <= 1;
+  if (query.coaxial === 'idler' && oneModule && 2 * (most - least) < IDLER_ROOM)
     return fail('idler-no-room', { least, most, room: IDLER_ROOM });
   if ((query.largestOutside ?? query.centre ?? query.reach) !== undefined && !query.modules?.length)
     return fail('module-needed');

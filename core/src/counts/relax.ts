@@ -1,7 +1,8 @@
 import { toNumber } from '../rational/index.ts';
 import { type Candidate, errorSize } from './candidate.ts';
 import { type CountQuery, MOST_COUNT, MOST_STAGES } from './query.ts';
-import { searchCounts, type SearchProgress } from './search.ts';
+import { searchCounts } from './search.ts';
+import type { SearchProgress } from './weigh.ts';
 
 /** A limit that could be given up or widened. */
 export type Limit =

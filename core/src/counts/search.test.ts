@@ -49,10 +49,18 @@ function everyTrain(query: CountQuery): Candidate[] {
         .filter(s => within(s.driving, own?.driving) && within(s.driven, own?.driven));
       rows = rows.flatMap(row => stages.map(s => [...row, s]));
     }
-    trains.push(...rows.filter(row => allowed(query, row)).map(candidateOf));
+    trains.push(
+      ...rows
+        .filter(row => allowed(query, row))
+        .map(candidateOf)
+        .filter(c => onSide(query, c)),
+    );
   }
   return trains;
 }
+
+const onSide = ({ side, target }: CountQuery, { ratio }: Candidate): boolean =>
+  !side || (side === 'below' ? compare(ratio, target) <= 0 : compare(ratio, target) >= 0);
 
 function allowed(query: CountQuery, stages: Stage[]): boolean {
   const gcd = (a: number, b: number): number => (b === 0 ? a : gcd(b, a % b));
@@ -129,6 +137,8 @@ const limits: fc.Arbitrary<Partial<CountQuery>> = fc.oneof(
   fc.constantFrom<Partial<CountQuery>[]>(
     { hunting: true },
     { noPrimes: true },
+    { side: 'below' },
+    { side: 'above', hunting: true },
     { alike: 'driven' },
     { alike: 'driving' },
     { stages: [2], coaxial: 'equal sums' },

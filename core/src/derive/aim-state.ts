@@ -1,14 +1,23 @@
 import { driftDegrees, rateError, withinTolerance } from '../period/index.ts';
 import { byId, GROUND, IDLER_COUNT, type Aim, type Machine } from '../machine/index.ts';
-import { absolute, parseDecimal, type Rational, sign, toNumber } from '../rational/index.ts';
+import { absolute, parseDecimal, type Rational, sign, toNumber, ZERO } from '../rational/index.ts';
 import { type Finding, finding, type Problem } from '../result/index.ts';
-import { parseSpan, parseWanted, type Span, wantedRate } from '../units/index.ts';
+import { type DriveFacts, parseSpan, parseWanted, type Span, wantedRate } from '../units/index.ts';
+import { type ArmFrame, armFrame } from './arm-frame.ts';
 import type { TrainRates } from '../train/index.ts';
 
 /** How an aim stands. Rates are turns per turn of the drive; the wanted one is a size, without sign. */
 export interface AimState {
   readonly status: 'no train' | 'no rate' | 'wrong sense' | 'missed' | 'met';
+  /** What the train must give; for an output that an arm carries the ratio of the train on the arm. */
   readonly wanted: Rational | undefined;
+  /** Which way the train must turn it. */
+  readonly sense: Aim['sense'];
+  /** Set when the wanted rate is a limit: the most, or the least, that is allowed. */
+  readonly limit: 'most' | 'least' | undefined;
+  /** How well the wanted figure is known, relative; an error below it is as good as the figure (conventions 3). */
+  readonly uncertainty: Rational | undefined;
+  readonly frame: ArmFrame | undefined;
   readonly achieved: Rational | undefined;
   /** Achieved / wanted − 1 by size, exact. */
   readonly error: Rational | undefined;
@@ -19,35 +28,76 @@ export interface AimState {
   readonly problem: Problem | undefined;
 }
 
+type Asked = Pick<AimState, 'wanted' | 'sense' | 'limit' | 'uncertainty' | 'frame' | 'problem'>;
+
+/** What an aim asks of a train, given what is known of the drive. */
+function asked(aim: Aim, drive: DriveFacts): Asked {
+  const read = parseWanted(aim.wanted);
+  const rate = read.ok ? wantedRate(read.value, drive) : read;
+  const nothing = {
+    wanted: undefined,
+    sense: aim.sense,
+    limit: undefined,
+    uncertainty: undefined,
+    frame: undefined,
+  };
+  if (!read.ok || !rate.ok) return { ...nothing, problem: rate.ok ? undefined : rate.problem };
+  if (read.value.kind === 'still' && !aim.seenFrom)
+    return { ...nothing, problem: { code: 'still-needs-arm', data: {} } };
+  const frame = armFrame(aim, rate.value, drive);
+  if (!frame.ok) return { ...nothing, problem: frame.problem };
+  const uncertainty = 'uncertainty' in read.value ? read.value.uncertainty : undefined;
+  const limit = read.value.kind === 'speed limit' ? read.value.bound : undefined;
+  if (!frame.value)
+    return { wanted: rate.value, sense: aim.sense, limit, uncertainty, frame: undefined, problem: undefined };
+  const sense = sign(frame.value.ratio) > 0 ? 'with the drive' : 'against the drive';
+  return {
+    wanted: absolute(frame.value.ratio),
+    sense,
+    limit,
+    uncertainty,
+    frame: frame.value,
+    problem: undefined,
+  };
+}
+
 /** Weighs an aim against the rates that the meshes give. */
-export function aimState(aim: Aim, train: TrainRates, driveSeconds: Rational | undefined): AimState {
-  const wanted = parseWanted(aim.wanted);
-  const rate = wanted.ok ? wantedRate(wanted.value, driveSeconds) : wanted;
+export function aimState(aim: Aim, train: TrainRates, drive: DriveFacts): AimState {
   const span = parseSpan(aim.tolerance.over);
   const degrees = parseDecimal(aim.tolerance.degrees);
   const base = {
-    wanted: rate.ok ? rate.value : undefined,
+    ...asked(aim, drive),
     toleranceDegrees: degrees.ok ? absolute(degrees.value) : undefined,
     span: span.ok ? span.value : undefined,
-    problem: rate.ok ? undefined : rate.problem,
   };
   const achieved = aim.member === undefined ? undefined : train.rates[aim.member];
   const nothing = { achieved, error: undefined, drift: undefined };
   if (aim.member === undefined) return { ...base, ...nothing, status: 'no train' };
   if (!achieved || sign(achieved) === 0 || !base.wanted) return { ...base, ...nothing, status: 'no rate' };
   const error = rateError(absolute(achieved), base.wanted);
-  const drift = base.span && driftDegrees(error, base.wanted, base.span, driveSeconds);
+  const reversed = wrongSense(base.sense, achieved);
+  if (base.limit) {
+    const within = base.limit === 'most' ? sign(error) <= 0 : sign(error) >= 0;
+    return {
+      ...base,
+      achieved,
+      error,
+      drift: undefined,
+      status: reversed ? 'wrong sense' : within ? 'met' : 'missed',
+    };
+  }
+  const drift = base.span && driftDegrees(error, base.wanted, base.span, drive.seconds);
   const within =
     drift !== undefined &&
     base.toleranceDegrees !== undefined &&
     withinTolerance(drift, base.toleranceDegrees);
-  const status = wrongSense(aim, achieved) ? 'wrong sense' : within ? 'met' : 'missed';
+  const status = reversed ? 'wrong sense' : within ? 'met' : 'missed';
   return { ...base, achieved, error, drift, status };
 }
 
-function wrongSense(aim: Aim, achieved: Rational): boolean {
-  if (aim.sense === 'either') return false;
-  return sign(achieved) !== (aim.sense === 'with the drive' ? 1 : -1);
+function wrongSense(sense: Aim['sense'], achieved: Rational): boolean {
+  if (sense === 'either') return false;
+  return sign(achieved) !== (sense === 'with the drive' ? 1 : -1);
 }
 
 /** What an aim's state asks of the maker. */
@@ -55,6 +105,7 @@ export function aimFindings(aim: Aim, state: AimState, machine: Machine): Findin
   if (aim.frame !== GROUND) return [finding('aim-frame-not-solved', 'note', 'aims', [aim.id])];
   if (state.problem)
     return [finding('aim-unreadable', 'warn', 'aims', [aim.id], { problem: state.problem.code })];
+  if (aim.seenFrom) return [finding('aim-on-arm', 'note', 'aims', [aim.id])];
   switch (state.status) {
     case 'no train':
       return [finding('aim-without-train', 'note', 'counts', [aim.id])];
@@ -66,6 +117,8 @@ export function aimFindings(aim: Aim, state: AimState, machine: Machine): Findin
       return [finding('wrong-sense', 'stop', 'train', [aim.id], {}, fixes)];
     }
     case 'missed': {
+      if (state.limit)
+        return [finding('limit-missed', 'warn', 'aims', [aim.id], { limit: state.limit, wanted: toNumber(state.wanted ?? ZERO), achieved: Math.abs(toNumber(state.achieved ?? ZERO)) })]; // prettier-ignore
       if (state.drift === undefined) return [finding('tolerance-needs-period', 'note', 'aims', [aim.id])];
       const data = {
         drift: toNumber(state.drift),

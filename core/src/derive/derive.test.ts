@@ -5,6 +5,7 @@ import { KINDS } from '../../test/kinds.ts';
 import { plantTrain } from '../build/index.ts';
 import { flatten, rotate, signedArea } from '../geometry/index.ts';
 import {
+  type Aim,
   editForFix,
   type Machine,
   newMachine,
@@ -17,9 +18,10 @@ import {
   setWheel,
 } from '../machine/index.ts';
 import { arborStance } from '../motion/index.ts';
+import { rational, toNumber } from '../rational/index.ts';
 import { must } from '../result/index.ts';
 import { sayFinding, sayFix } from '../words/index.ts';
-import { derive, type Derived } from './index.ts';
+import { type AimState, derive, type Derived } from './index.ts';
 
 const starter = must(
   readMachine(readFileSync(new URL('../../../demo/saltreach-tide-clock.json', import.meta.url), 'utf8')),
@@ -199,12 +201,61 @@ describe('aims', () => {
     ).to.equal('met');
   });
 
-  it('in a time need a drive with a period', () => {
+  it('of a free drive say between themselves what its turn stands for; alone, an output is always right', () => {
     const m = setAim('a', { wanted: '24 h' })({
       ...pair(20, 40),
       drive: { member: 'drive', speed: { kind: 'free' } },
     });
-    expect(found(m, 'aim-unreadable')).to.not.equal(undefined);
+    const d = derive(m);
+    expect(toNumber(d.standsFor!), 'half a turn in 24 h').to.equal(43200);
+    expect(d.aims['a']!.status).to.equal('met');
+    const bare = derive({ ...m, aims: m.aims.map(({ member: _, ...a }) => a) });
+    expect(bare.standsFor).to.equal(undefined);
+    expect(bare.aims['a']!.problem?.code).to.equal('drive-has-no-period');
+  });
+
+  it('that are limits are met on their side only', () => {
+    const timed = {
+      ...pair(20, 40),
+      drive: { member: 'drive', speed: { kind: 'period' as const, text: '90 rpm' } },
+    };
+    const status = (wanted: string): string => derive(setAim('a', { wanted })(timed)).aims['a']!.status;
+    expect(status('under 45 rpm')).to.equal('met');
+    expect(status('under 44.99 rpm')).to.equal('missed');
+    expect(status('over 45 rpm')).to.equal('met');
+    expect(status('over 46 rpm')).to.equal('missed');
+    expect(found(setAim('a', { wanted: 'over 46 rpm' })(timed), 'limit-missed')).to.not.equal(undefined);
+  });
+
+  it('per distance follow the way that the drive rolls', () => {
+    const m = setAim('a', { wanted: '1 per 0.8 m' })(pair(20, 40));
+    expect(derive(m).aims['a']!.problem?.code).to.equal('drive-has-no-travel');
+    const rolling = { ...m, drive: { ...m.drive!, travel: '0.4 m round' } };
+    expect(derive(rolling).aims['a']!.error).to.deep.equal(rational(0));
+  });
+
+  it('seen from an arm are reckoned in its frame (conventions 8)', () => {
+    const day = { member: 'drive', speed: { kind: 'period' as const, text: '24 h' } };
+    const on = (wanted: string, seenFrom: Partial<NonNullable<Aim['seenFrom']>>): AimState =>
+      derive(
+        setAim('a', {
+          wanted,
+          seenFrom: { arm: '365.256363 d', armSense: 'with the drive', stated: 'against the ground', drivenBy: 'the drive', ...seenFrom }, // prettier-ignore
+        })({ ...pair(20, 40), drive: day }),
+      ).aims['a']!;
+    const moon = on('27.321661547 d', {}).frame!;
+    expect(1 / toNumber(moon.seen), 'a sidereal month from the Earth’s arm is a synodic one').to.be.closeTo(29.530589, 1e-5); // prettier-ignore
+    expect(1 / toNumber(on('29.530588853 d', { stated: 'seen from the arm' }).frame!.ground)).to.be.closeTo(27.321662, 1e-5); // prettier-ignore
+    const still = on('still', { drivenBy: 'a standing wheel' });
+    expect([still.wanted, still.sense], 'a globe that keeps its tilt: 1 : 1 from a standing wheel').to.deep.equal([rational(1), 'with the drive']); // prettier-ignore
+    const twice = on('1/365.256363', { armSense: 'against the drive', drivenBy: 'a standing wheel' });
+    expect(twice.frame!.ratio, 'seen − arm over − arm').to.deep.equal(rational(2));
+    expect(on('365.256363 d', {}).problem?.code).to.equal('turns-with-arm');
+    expect(on('1 d', { arm: '24 h' }).problem?.code).to.equal('turns-with-arm');
+    expect(on('2 d', { arm: '24 h' }).problem?.code).to.equal('arm-is-drive');
+    expect(on('2 d', { arm: 'still' }).problem?.code).to.equal('arm-stands-still');
+    const alone = derive(setAim('a', { wanted: 'still' })({ ...pair(20, 40), drive: day })).aims['a']!;
+    expect(alone.problem?.code).to.equal('still-needs-arm');
   });
 });
 

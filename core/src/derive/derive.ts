@@ -1,14 +1,14 @@
 import { axisPositions, clearanceFindings, wheelPhases } from '../layout/index.ts';
 import { type Finding, finding } from '../result/index.ts';
 import { byId, type Machine } from '../machine/index.ts';
-import type { Rational } from '../rational/index.ts';
 import { CHORD_ERROR } from '../tooth/index.ts';
 import { trainRates } from '../train/index.ts';
-import { parsePeriod } from '../units/index.ts';
+import { type DriveFacts, parsePeriod, parseTravel } from '../units/index.ts';
 import { aimFindings, aimState } from './aim-state.ts';
 import type { Derived, Stages } from './derived.ts';
 import { distancesOf, meshStates } from './mesh-state.ts';
 import { stage } from './stage.ts';
+import { standsFor } from './stands-for.ts';
 import { teethFindings } from './teeth-findings.ts';
 import { moduleTable, wheelStates } from './wheel-state.ts';
 
@@ -19,7 +19,7 @@ import { moduleTable, wheelStates } from './wheel-state.ts';
 export function derive(machine: Machine, before?: Derived, chordError = CHORD_ERROR): Derived {
   const { axes, members, toothings, wheels: wheelList, joints, aims: aimList } = machine;
   const old = before?.stages;
-  const drive = stage(old?.drive, [machine.drive?.speed], () => driveSeconds(machine));
+  const drive = stage(old?.drive, [machine.drive?.speed, machine.drive?.travel], () => driveFacts(machine));
   const train = stage(old?.train, [axes, members, wheelList, joints, machine.drive?.member], () =>
     trainRates(machine),
   );
@@ -34,9 +34,13 @@ export function derive(machine: Machine, before?: Derived, chordError = CHORD_ER
   const phases = stage(old?.phases, [positions.value, wheelList, joints], () =>
     wheelPhases(machine, positions.value.at),
   );
-  const aims = stage(old?.aims, [aimList, train.value, drive.value], () =>
-    Object.fromEntries(aimList.map(a => [a.id, aimState(a, train.value, drive.value)])),
+  const free = stage(old?.standsFor, [aimList, train.value, drive.value], () =>
+    drive.value.seconds ? undefined : standsFor(aimList, train.value),
   );
+  const aims = stage(old?.aims, [aimList, train.value, drive.value], () => {
+    const facts = { ...drive.value, seconds: drive.value.seconds ?? free.value };
+    return Object.fromEntries(aimList.map(a => [a.id, aimState(a, train.value, facts)]));
+  });
   const teeth = stage(old?.teeth, [wheels.value, meshes.value], () =>
     teethFindings(machine, wheels.value, meshes.value),
   );
@@ -46,7 +50,10 @@ export function derive(machine: Machine, before?: Derived, chordError = CHORD_ER
     );
     return clearanceFindings(machine, positions.value.at, tips);
   });
-  const stages: Stages = { drive, train, modules, wheels, meshes, positions, phases, aims, teeth, clearance };
+  const stages: Stages = {
+    ...{ drive, standsFor: free, train, modules, wheels, meshes, positions, phases, aims, teeth },
+    clearance,
+  };
   const findings = [
     ...driveFindings(machine),
     ...aimList.flatMap(a => {
@@ -64,7 +71,8 @@ export function derive(machine: Machine, before?: Derived, chordError = CHORD_ER
   return {
     machine,
     chordError,
-    driveSeconds: drive.value,
+    driveSeconds: drive.value.seconds,
+    standsFor: free.value,
     train: train.value,
     wheels: wheels.value,
     meshes: meshes.value,
@@ -77,10 +85,13 @@ export function derive(machine: Machine, before?: Derived, chordError = CHORD_ER
   };
 }
 
-function driveSeconds(machine: Machine): Rational | undefined {
-  if (machine.drive?.speed.kind !== 'period') return undefined;
-  const seconds = parsePeriod(machine.drive.speed.text);
-  return seconds.ok ? seconds.value : undefined;
+function driveFacts({ drive }: Machine): DriveFacts {
+  const seconds = drive?.speed.kind === 'period' ? parsePeriod(drive.speed.text) : undefined;
+  const metres = drive?.travel === undefined ? undefined : parseTravel(drive.travel);
+  return {
+    seconds: seconds?.ok ? seconds.value : undefined,
+    metres: metres?.ok ? metres.value : undefined,
+  };
 }
 
 function driveFindings(machine: Machine): Finding[] {

@@ -6,6 +6,7 @@ import type { Rational } from '../rational/index.ts';
 import type { Finding, Result } from '../result/index.ts';
 import type { InvoluteDimensions, ToothSpec } from '../tooth/index.ts';
 import type { TrainRates } from '../train/index.ts';
+import type { DriveFacts } from '../units/index.ts';
 import type { AimState } from './aim-state.ts';
 import type { Stage } from './stage.ts';
 
@@ -38,6 +39,8 @@ export interface Derived {
   readonly machine: Machine;
   readonly chordError: number;
   readonly driveSeconds: Rational | undefined;
+  /** What a turn of a free drive stands for, in seconds, when the outputs' own rates tell: see standsFor. */
+  readonly standsFor: Rational | undefined;
   readonly train: TrainRates;
   readonly wheels: Readonly<Record<string, WheelState>>;
   readonly meshes: Readonly<Record<string, MeshState>>;
@@ -52,7 +55,8 @@ export interface Derived {
 
 /** The stages by name, kept so that the next machine can use them again. */
 export interface Stages {
-  readonly drive: Stage<Rational | undefined>;
+  readonly drive: Stage<DriveFacts>;
+  readonly standsFor: Stage<Rational | undefined>;
   readonly train: Stage<TrainRates>;
   readonly modules: Stage<ModuleTable>;
   readonly wheels: Stage<Readonly<Record<string, WheelState>>>;

@@ -18,6 +18,7 @@ function repeatedIds(machine: Machine): Problem[] {
   const lists = [
     ...[machine.axes, machine.members, machine.toothings, machine.wheels, machine.joints, machine.modes],
     ...[machine.indicators, machine.parts, machine.aims, machine.searches, machine.poses, machine.processes],
+    machine.plans,
     ...[machine.measurements, machine.log],
   ];
   for (const { id } of lists.flat()) {
@@ -99,6 +100,13 @@ function* workReferences(machine: Machine): Generator<Reference> {
     yield [a.name, 'member', a.member];
   }
   for (const s of machine.searches) yield [s.id, 'aim', s.aim];
+  for (const p of machine.plans) {
+    for (const id of p.aims) yield [p.id, 'aim', id];
+    for (const b of p.found?.branches ?? []) {
+      yield [p.id, 'aim', b.aim];
+      yield [p.id, 'aim', b.from];
+    }
+  }
   yield ['the drive', 'member', machine.drive?.member];
   yield ['the machine', 'process', machine.process];
 }

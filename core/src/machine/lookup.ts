@@ -38,7 +38,11 @@ export function freeId(machine: Machine, stem: string): string {
     [machine.axes, machine.members, machine.toothings, machine.wheels, machine.joints, machine.aims]
       .flat()
       .map(x => x.id)
-      .concat([machine.modes, machine.indicators, machine.parts, machine.searches].flat().map(x => x.id))
+      .concat(
+        [machine.modes, machine.indicators, machine.parts, machine.searches, machine.plans]
+          .flat()
+          .map(x => x.id),
+      )
       .concat([machine.poses, machine.processes, machine.measurements, machine.log].flat().map(x => x.id)),
   );
   for (let n = 1; ; n++) if (!taken.has(`${stem}${n}`)) return `${stem}${n}`;

@@ -1,7 +1,12 @@
 import { VERSION } from './schema/machine.ts';
 
-/** Steps from one version of the document to the next, by the version they start from. Version 1 is the first. */
-const STEPS: Readonly<Record<number, (data: unknown) => unknown>> = {};
+/**
+ * Steps from one version of the document to the next, by the version they start from. Version 1 is the first; version 2
+ * added plans for several outputs, wider searches with what they found, aims seen from an arm, and the way a drive rolls.
+ */
+const STEPS: Readonly<Record<number, (data: unknown) => unknown>> = {
+  1: data => ({ ...(data as object), version: 2, plans: [] }),
+};
 
 /** Brings a document of an older version up to the one this code writes. Throws for a version without a step. */
 export function migrate(data: unknown, version: number): unknown {

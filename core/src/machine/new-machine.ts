@@ -30,6 +30,7 @@ export function newMachine(name: string): Machine {
     parts: [],
     aims: [],
     searches: [],
+    plans: [],
     poses: [],
     processes: [{ id: 'process1', name: 'Laser', kind: 'laser', kerf: 0.2 }],
     process: 'process1',

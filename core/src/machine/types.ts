@@ -4,7 +4,12 @@ import type { Joint as JointSchema } from './schema/joint.ts';
 import type { MachineSchema } from './schema/machine.ts';
 import type { Member as MemberSchema } from './schema/member.ts';
 import type { Toothing as ToothingSchema, Wheel as WheelSchema } from './schema/toothing.ts';
-import type { Aim as AimSchema, Process as ProcessSchema, Search as SearchSchema } from './schema/work.ts';
+import type {
+  Aim as AimSchema,
+  Plan as PlanSchema,
+  Process as ProcessSchema,
+  Search as SearchSchema,
+} from './schema/work.ts';
 
 /** The same, readonly all the way down; arrays and tuples stay arrays and tuples. */
 type Deep<T> = T extends object ? { readonly [K in keyof T]: Deep<T[K]> } : T;
@@ -21,4 +26,5 @@ export type Joint = Deep<z.output<typeof JointSchema>>;
 export type MeshJoint = Extract<Joint, { kind: 'mesh' }>;
 export type Aim = Deep<z.output<typeof AimSchema>>;
 export type Search = Deep<z.output<typeof SearchSchema>>;
+export type Plan = Deep<z.output<typeof PlanSchema>>;
 export type Process = Deep<z.output<typeof ProcessSchema>>;

@@ -1,2 +1,2 @@
-export * from './library.ts';
+export * from './library/index.ts';
 export * from './drift.ts';

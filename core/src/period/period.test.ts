@@ -1,6 +1,8 @@
 import {
   Body,
   DefineStar,
+  HelioVector,
+  JupiterMoons,
   MoonPhase,
   Observer,
   PlanetOrbitalPeriod,
@@ -10,15 +12,18 @@ import {
 import { expect } from 'chai';
 import { absolute, parseRational, rational, toNumber } from '../rational/index.ts';
 import { must } from '../result/index.ts';
-import { parsePeriod, parseSpan } from '../units/index.ts';
+import { parsePeriod, parseSpan, parseWanted } from '../units/index.ts';
 import {
   driftDegrees,
   errorForDrift,
+  findPeriods,
+  GROUPS,
   PERIODS,
   periodError,
   ppm,
   rateError,
   secondsToGain,
+  wantedTextOf,
   withinTolerance,
 } from './index.ts';
 
@@ -90,6 +95,87 @@ describe('library of periods, against astronomy-engine', () => {
     expect((last.time.ut - first.time.ut) / 3653).to.be.closeTo(days('sidereal-day'), 1e-6);
   });
 
+  it('has the planets’ mean periods, and NASA’s fact sheets’ (NASA/GSFC Planetary Fact Sheets, from memory)', () => {
+    const sheet: Record<string, [Body, number]> = {
+      mercury: [Body.Mercury, 87.969],
+      venus: [Body.Venus, 224.701],
+      earth: [Body.Earth, 365.256],
+      mars: [Body.Mars, 686.98],
+      jupiter: [Body.Jupiter, 4332.589],
+      saturn: [Body.Saturn, 10759.22],
+      uranus: [Body.Uranus, 30685.4],
+      neptune: [Body.Neptune, 60189],
+      pluto: [Body.Pluto, 90560],
+    };
+    for (const [id, [body, known]] of Object.entries(sheet)) {
+      const error = Math.abs(PlanetOrbitalPeriod(body) / days(id) - 1);
+      expect(error, id).to.be.below(4e-4);
+      expect(Math.abs(known / days(id) - 1), `${id}, fact sheet`).to.be.below(4e-4);
+    }
+  });
+
+  it('has Mercury, Venus and Mars as they go round in three centuries, to 30 ppm', () => {
+    for (const [id, body] of [
+      ['mercury', Body.Mercury],
+      ['venus', Body.Venus],
+      ['mars', Body.Mars],
+    ] as const) {
+      // prettier-ignore
+      const turns = Math.round((300 * 365.25) / days(id));
+      const start = new Date('1800-01-01T00:00:00Z');
+      const end = new Date(start.getTime() + turns * days(id) * 86400e3);
+      const gained = HelioVector(body, end);
+      const before = HelioVector(body, start);
+      const angle = (v: { x: number; y: number }): number => Math.atan2(v.y, v.x) / (2 * Math.PI);
+      const turn = angle(gained) - angle(before);
+      expect(Math.abs(turn - Math.round(turn)) / turns, id).to.be.below(3e-5);
+    }
+  });
+
+  it('has months and years that agree with one another through the nodes and the perigee', () => {
+    const beat = (a: string, b: string): number => 1 / (1 / days(a) - 1 / days(b));
+    expect(beat('draconic-month', 'sidereal-month')).to.be.closeTo(days('lunar-nodes'), 0.01);
+    expect(beat('sidereal-month', 'anomalistic-month')).to.be.closeTo(days('lunar-apsides'), 0.01);
+    expect(beat('sidereal-month', 'sidereal-year'), 'new moon to new moon').to.be.closeTo(
+      days('synodic-month'),
+      1e-5,
+    );
+    expect(beat('draconic-month', 'draconic-year'), 'the Sun and the node').to.be.closeTo(
+      days('synodic-month'),
+      1e-4,
+    );
+    expect(Math.abs(days('lunar-day') - 2 * days('m2'))).to.be.below(1e-9);
+  });
+
+  it('has the planets’ synodic periods of the handbooks (NASA/GSFC fact sheets, from memory)', () => {
+    const known = { mercury: 115.88, venus: 583.92, mars: 779.94, jupiter: 398.88, saturn: 378.09, uranus: 369.66, neptune: 367.49 }; // prettier-ignore
+    for (const [id, d] of Object.entries(known)) expect(days(`${id}-synodic`), id).to.be.closeTo(d, 0.01);
+  });
+
+  it('has Jupiter’s moons as their transits go in 200 turns', () => {
+    for (const [id, of] of [
+      ['io', 'io'],
+      ['europa', 'europa'],
+      ['ganymede', 'ganymede'],
+      ['callisto', 'callisto'],
+    ] as const) {
+      // prettier-ignore
+      const at = (d: number): number => {
+        const v = JupiterMoons(new Date(Date.UTC(2000, 0, 1) + d * 86400e3))[of];
+        return Math.atan2(v.y, v.x) / (2 * Math.PI);
+      };
+      const drift = at(200 * days(id)) - at(0);
+      expect(Math.abs(drift - Math.round(drift)) / 200, id).to.be.below(1e-4);
+    }
+  });
+
+  it('has Metonic, Callippic and Saros cycles of 235, 940 and 223 months (Freeth et al., Nature 444, 2006)', () => {
+    expect(days('metonic')).to.be.closeTo(6939.69, 0.005);
+    expect(days('callippic') / days('metonic')).to.be.closeTo(4, 1e-7);
+    expect(days('saros')).to.be.closeTo(6585.32, 0.005);
+    expect(Math.abs(days('metonic') - 19 * days('tropical-year')), 'two hours').to.be.below(0.1);
+  });
+
   it('has the sidereal year to the precision of the library’s mean period of the Earth', () => {
     expect(PlanetOrbitalPeriod(Body.Earth)).to.be.closeTo(days('sidereal-year'), 0.01);
   });
@@ -99,6 +185,16 @@ describe('library of periods, against astronomy-engine', () => {
       expect(parsePeriod(p.text).ok, p.id).to.equal(true);
       expect(p.source, p.id).to.not.equal('');
       expect(p.uncertaintySeconds, p.id).to.be.at.least(0);
+      expect(parseWanted(wantedTextOf(p)).ok, p.id).to.equal(true);
     }
+    expect(new Set(PERIODS.map(p => p.id)).size, 'ids are used once').to.equal(PERIODS.length);
+    expect(new Set(PERIODS.map(p => p.group)).size).to.equal(GROUPS.length);
+  });
+
+  it('finds entries by words in any order and case', () => {
+    expect(findPeriods(PERIODS, 'JUPITER io').map(p => p.id)).to.deep.equal(['io']);
+    expect(findPeriods(PERIODS, 'tide m2').map(p => p.id)).to.deep.equal(['m2']);
+    expect(findPeriods(PERIODS, '')).to.have.length(PERIODS.length);
+    expect(findPeriods(PERIODS, 'unicorn')).to.deep.equal([]);
   });
 });

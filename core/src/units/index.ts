@@ -1,5 +1,6 @@
 export * from './time-unit.ts';
 export * from './wanted.ts';
+export * from './travel.ts';
 export * from './length.ts';
 export * from './angle.ts';
 export * from './say-number.ts';

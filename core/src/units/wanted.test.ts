@@ -5,6 +5,7 @@ import { must, type Result } from '../result/index.ts';
 import {
   parsePeriod,
   parseSpan,
+  parseTravel,
   parseWanted,
   sayPeriod,
   sayTime,
@@ -73,10 +74,64 @@ describe('periods as people write them', () => {
 
   it('makes a rate of a period and the drive’s (conventions 1)', () => {
     const rate = must(
-      wantedRate(must(parseWanted('1.8808476 Julian year')), must(parsePeriod('1 Julian year'))),
+      wantedRate(must(parseWanted('1.8808476 Julian year')), {
+        seconds: must(parsePeriod('1 Julian year')),
+      }),
     );
     expect(toNumber(rate)).to.be.closeTo(0.5316751873, 1e-10);
-    expect(code(wantedRate(must(parseWanted('12 h')), undefined))).to.equal('drive-has-no-period');
+    expect(code(wantedRate(must(parseWanted('12 h')), { seconds: undefined }))).to.equal(
+      'drive-has-no-period',
+    );
+  });
+
+  it('reads readings per distance, and makes a rate of them and the way the drive rolls', () => {
+    const rate = (wanted: string, travel: string): string =>
+      toFraction(must(wantedRate(must(parseWanted(wanted)), { seconds: undefined, metres: must(parseTravel(travel)) }))); // prettier-ignore
+    expect(rate('1 per m', '0.4 m round')).to.equal('2/5');
+    expect(rate('one turn per metre', '400 mm')).to.equal('2/5');
+    expect(rate('1 per 0.4 m', '0.4 m')).to.equal('1');
+    expect(rate('10 turns per km', '2 m round')).to.equal('1/50');
+    expect(rate('1 per 100 ft', '1 ft')).to.equal('1/100');
+    const across = must(wantedRate(must(parseWanted('1 per m')), { seconds: undefined, metres: must(parseTravel('127.32395 mm across')) })); // prettier-ignore
+    expect(toNumber(across), 'π times the diameter').to.be.closeTo(0.4, 1e-7);
+    expect(code(wantedRate(must(parseWanted('1 per m')), { seconds: undefined }))).to.equal(
+      'drive-has-no-travel',
+    );
+    for (const text of ['0 m', 'far', '3', '2 h', '1/0 m'])
+      expect(parseTravel(text).ok, text).to.equal(false);
+  });
+
+  it('reads speeds that are not to be passed: under 12 rpm at a crank of 90 is at most 2/15', () => {
+    const read = must(parseWanted('under 12 rpm'));
+    expect(read).to.deep.include({ kind: 'speed limit', bound: 'most' });
+    expect(toFraction(must(wantedRate(read, { seconds: must(parsePeriod('90 rpm')) })))).to.equal('2/15');
+    expect(must(parseWanted('over 3 rpm'))).to.deep.include({ kind: 'speed limit', bound: 'least' });
+    expect(must(parseWanted('≥ 3 rpm'))).to.deep.include({ bound: 'least' });
+  });
+
+  it('reads beats: 3600 an hour on 30 teeth turn an escape wheel once a minute (common practice, no source)', () => {
+    expect(seconds('3600 beats per hour with 30 teeth')).to.equal(60);
+    expect(seconds('18000 beats an hour, 15 teeth')).to.equal(6);
+    expect(seconds('18000 beats/h with an escape wheel of 15 teeth')).to.equal(6);
+    expect(code(parseWanted('0 beats per hour with 30 teeth'))).to.equal('period-zero');
+  });
+
+  it('reads how well a figure is known, relative to it', () => {
+    const known = (text: string): number | string => {
+      const read = parseWanted(text);
+      if (!read.ok) return read.problem.code;
+      return 'uncertainty' in read.value && read.value.uncertainty
+        ? toNumber(read.value.uncertainty)
+        : 'none';
+    };
+    expect(known('10 d ± 1 d')).to.equal(0.1);
+    expect(known('100 s ± 1/2 s')).to.equal(0.005);
+    expect(known('235/19 +- 0.01')).to.be.closeTo(0.01 / (235 / 19), 1e-15);
+    expect(known('10 d')).to.equal('none');
+    expect(known('10 d ± 1')).to.equal('uncertainty-unreadable');
+    expect(known('1 ± 1 ± 1')).to.equal('uncertainty-unreadable');
+    expect(known('still ± 1')).to.equal('uncertainty-unreadable');
+    expect(must(parseWanted('held still')).kind).to.equal('still');
   });
 
   it('reads a span in time or in turns of the drive', () => {

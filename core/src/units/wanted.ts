@@ -1,11 +1,30 @@
-import { add, div, mul, ONE, parseRational, type Rational, rational, sign, ZERO } from '../rational/index.ts';
+import {
+  absolute,
+  add,
+  div,
+  mul,
+  ONE,
+  parseRational,
+  type Rational,
+  rational,
+  sign,
+  ZERO,
+} from '../rational/index.ts';
 import { fail, ok, type Result } from '../result/index.ts';
 import { isBareYear, secondsIn } from './time-unit.ts';
+import { metresIn } from './travel.ts';
 
-/** What a maker asked for: a period in seconds, or plain turns of the output per turn of the drive. */
+/**
+ * What a maker asked for: a period in seconds; plain turns of the output per turn of the drive; turns per metre of the
+ * way that the drive rolls; a speed that is not to be passed, as seconds a turn; or standing still. `uncertainty` is
+ * relative: half the range within which the figure is known, over the figure.
+ */
 export type Wanted =
-  | { readonly kind: 'period'; readonly seconds: Rational }
-  | { readonly kind: 'ratio'; readonly turns: Rational };
+  | { readonly kind: 'period'; readonly seconds: Rational; readonly uncertainty?: Rational }
+  | { readonly kind: 'ratio'; readonly turns: Rational; readonly uncertainty?: Rational }
+  | { readonly kind: 'per distance'; readonly perMetre: Rational; readonly uncertainty?: Rational }
+  | { readonly kind: 'speed limit'; readonly bound: 'most' | 'least'; readonly seconds: Rational }
+  | { readonly kind: 'still' };
 
 /** A stretch over which a drift is stated: a time in seconds, or turns of the drive. */
 export type Span =
@@ -18,22 +37,67 @@ const BARE = new RegExp(String.raw`^${NUMBER}$`, 'i');
 const MOST_LENGTH = 1000;
 
 /**
- * Reads a wanted period or ratio as people write it: `12.4206012 h`, `29d 12h 44m 2.9s`, `1/3 d`, `5 rpm` are
- * periods; a number alone (`235/19`, `1/365.24219`) is turns of the output per turn of the drive. Exact.
+ * Reads what is wanted as people write it, exactly: `12.4206012 h`, `29d 12h 44m 2.9s`, `1/3 d`, `5 rpm`,
+ * `18000 beats per hour with 15 teeth` are periods; a number alone (`235/19`, `1/365.24219`) is turns of the output per
+ * turn of the drive; `1 per 0.4 m` is turns per distance; `under 12 rpm` and `over 3 rpm` are limits; `still` is no
+ * turning at all. After ± comes how well the figure is known: `29.530589 d ± 0.2 s`.
  */
 export function parseWanted(text: string): Result<Wanted> {
   const t = text.trim();
   if (t === '') return fail('nothing-typed');
   if (t.length > MOST_LENGTH) return fail('number-too-long', { most: MOST_LENGTH });
   if (/\d,\d/.test(t)) return fail('decimal-comma', { text: t });
+  const [figureText = '', known, ...more] = t.split(/±|\+\/?-/);
+  if (more.length > 0) return fail('uncertainty-unreadable', { text: t });
+  const wanted = parseFigure(figureText.trim());
+  return known === undefined || !wanted.ok ? wanted : withUncertainty(wanted.value, known.trim());
+}
+
+function parseFigure(t: string): Result<Wanted> {
+  if (/^(held )?still$|^net (zero|0)$/i.test(t)) return ok({ kind: 'still' });
   if (BARE.test(t)) {
     const turns = parseRational(t);
     if (!turns.ok) return turns;
     if (sign(turns.value) === 0) return fail('ratio-zero');
     return sign(turns.value) < 0 ? fail('ratio-negative') : ok({ kind: 'ratio', turns: turns.value });
   }
+  const limit = /^(under|below|at most|less than|<=?|≤|over|above|at least|more than|>=?|≥)\s*(.+)$/i.exec(t);
+  if (limit) {
+    const seconds = parseSeconds(limit[2] ?? '');
+    const most = /^(under|below|at most|less|<|≤)/i.test(limit[1] ?? '');
+    return seconds.ok
+      ? ok({ kind: 'speed limit', bound: most ? 'most' : 'least', seconds: seconds.value })
+      : seconds;
+  }
+  const distance = PER_DISTANCE.exec(t);
+  if (distance) return perDistance(distance);
   const seconds = parseSeconds(t);
   return seconds.ok ? ok({ kind: 'period', seconds: seconds.value }) : seconds;
+}
+
+const PER_DISTANCE = new RegExp(
+  String.raw`^(${NUMBER}|one|a)?\s*(?:turns?)?\s*(?:per|every|in|an?)\s+(${NUMBER})?\s*(mm|cm|m|km|met(?:re|er)s?|in|inch(?:es)?|ft|feet|foot)$`,
+  'i',
+);
+
+function perDistance(m: RegExpExecArray): Result<Wanted> {
+  const turns = parseRational(/^\d/.test(m[1] ?? '') ? (m[1] ?? '') : '1');
+  const way = parseRational(m[2] ?? '1');
+  if (!turns.ok) return turns;
+  if (!way.ok) return way;
+  const unit = metresIn(m[3] ?? '') ?? ONE;
+  if (sign(turns.value) <= 0 || sign(way.value) <= 0) return fail('period-zero');
+  return ok({ kind: 'per distance', perMetre: div(turns.value, mul(way.value, unit)) });
+}
+
+function withUncertainty(wanted: Wanted, known: string): Result<Wanted> {
+  if (wanted.kind === 'speed limit' || wanted.kind === 'still')
+    return fail('uncertainty-unreadable', { text: known });
+  const whole =
+    wanted.kind === 'period' ? wanted.seconds : wanted.kind === 'ratio' ? wanted.turns : wanted.perMetre;
+  const part = wanted.kind === 'period' ? parseSeconds(known) : parseRational(known);
+  if (!part.ok) return fail('uncertainty-unreadable', { text: known });
+  return ok({ ...wanted, uncertainty: div(absolute(part.value), whole) });
 }
 
 /** Reads a period or a speed (`5 rpm`) in seconds a turn; more than nothing. */
@@ -66,6 +130,8 @@ function parseSeconds(text: string): Result<Rational> {
     if (!speed.ok) return speed;
     return sign(speed.value) > 0 ? ok(div(rational(60n), speed.value)) : fail('speed-zero');
   }
+  const beats = BEATS.exec(text);
+  if (beats) return beatSeconds(beats[1] ?? '', beats[2] ?? '');
   let sum = ZERO;
   let at = 0;
   while (at < text.length) {
@@ -83,19 +149,48 @@ function parseSeconds(text: string): Result<Rational> {
   return sign(sum) < 0 ? fail('period-negative') : ok(sum);
 }
 
+const BEATS = new RegExp(
+  String.raw`^(${NUMBER})\s*beats?\s*(?:per|an|/)\s*(?:h|hour)\s*,?\s*(?:with|of|on|at)?\s*(?:an?\s+escape wheel of)?\s*(\d+)\s*teeth$`,
+  'i',
+);
+
+/** The turn of an escape wheel: two beats a tooth, so 2 · teeth / beats hours (common practice, no source). */
+function beatSeconds(beatsText: string, teethText: string): Result<Rational> {
+  const beats = parseRational(beatsText);
+  if (!beats.ok) return beats;
+  const teeth = BigInt(teethText);
+  if (sign(beats.value) <= 0 || teeth === 0n) return fail('period-zero');
+  return ok(div(rational(7200n * teeth), beats.value));
+}
+
 function unitOf(name: string): Result<Rational> {
   const seconds = secondsIn(name);
   if (seconds) return ok(seconds);
   return isBareYear(name) ? fail('year-unnamed', { unit: name }) : fail('unit-unknown', { unit: name });
 }
 
+/** What is known of the drive: the seconds of a turn (undefined when its speed is free), and the metres it rolls in one. */
+export interface DriveFacts {
+  readonly seconds: Rational | undefined;
+  readonly metres?: Rational | undefined;
+}
+
 /**
- * The wanted rate, unsigned: turns of the output per turn of the drive. A period needs the drive's own period
- * (undefined for a drive whose speed is free), conventions 1: rate = drive's period / wanted period.
+ * The wanted rate, unsigned: turns of the output per turn of the drive. A period or a speed needs the drive's own
+ * period, conventions 1: rate = drive's period / wanted period; a distance needs the way the drive rolls in a turn.
+ * Standing still is a rate of nought.
  */
-export function wantedRate(wanted: Wanted, driveSeconds: Rational | undefined): Result<Rational> {
-  if (wanted.kind === 'ratio') return ok(wanted.turns);
-  return driveSeconds ? ok(div(driveSeconds, wanted.seconds)) : fail('drive-has-no-period');
+export function wantedRate(wanted: Wanted, drive: DriveFacts): Result<Rational> {
+  switch (wanted.kind) {
+    case 'ratio':
+      return ok(wanted.turns);
+    case 'still':
+      return ok(ZERO);
+    case 'per distance':
+      return drive.metres ? ok(mul(wanted.perMetre, drive.metres)) : fail('drive-has-no-travel');
+    default:
+      return drive.seconds ? ok(div(drive.seconds, wanted.seconds)) : fail('drive-has-no-period');
+  }
 }
 
 /** The period an output of a wanted rate has, in seconds; undefined when the drive's speed is free. */

@@ -45,6 +45,14 @@ const WORDS: Readonly<Record<string, Words>> = {
     title: `${s.name()} is meant on an arm`,
     why: 'Aims relative to an arm are not weighed yet.',
   }),
+  'aim-on-arm': s => ({
+    title: `${s.name()} is reckoned as seen from an arm`,
+    why: 'The ratio that its train must have on the arm is worked out and can be searched; arms themselves are not built here yet.',
+  }),
+  'limit-missed': s => ({
+    title: `${s.name()} turns too ${s.text('limit') === 'most' ? 'fast' : 'slowly'}`,
+    why: `It makes ${figure(s.num('achieved'), 4)} turns per turn of the drive; ${s.text('limit') === 'most' ? 'at most' : 'at least'} ${figure(s.num('wanted'), 4)} are wanted.`,
+  }),
   'aim-unreadable': s => ({
     title: `${s.name()} cannot be weighed`,
     why: sayProblem({ code: s.text('problem'), data: {} }),

@@ -43,6 +43,19 @@ const SENTENCES: Readonly<Record<string, Sentence>> = {
     'Say which year: tropical year (365.24219 d), sidereal year (365.25636 d) or Julian year (365.25 d).',
   'drive-has-no-period': () =>
     'The drive has no period of its own, so a period cannot be compared with it. Give the drive a period, or write the aim as a ratio.',
+  'drive-has-no-travel': () =>
+    'A reading per distance needs the way that the drive rolls in a turn. Write it at the drive, such as 0.4 m round or 130 mm across.',
+  'travel-unreadable': d =>
+    `${reading(d)} is not a way that can be rolled. Write one such as 0.4 m round, 400 mm or 130 mm across.`,
+  'uncertainty-unreadable': d =>
+    `${reading(d)}: how well a figure is known comes once, after ±, with its unit, as in 29.530589 d ± 0.2 s.`,
+  'still-needs-arm': () =>
+    'An output that is held still needs no train, unless an arm carries it. Say which arm it is seen from.',
+  'arm-stands-still': () => 'An arm that stands still is the ground. Give the arm a period.',
+  'turns-with-arm': () =>
+    'This output turns just as the arm does: fixed to the arm it needs no train. Check the periods.',
+  'arm-is-drive': () =>
+    'The arm turns just as the drive does, so the drive stands still as seen from it. Let a standing wheel drive the train.',
   'limits-not-whole': d => `${inStage(d)}Tooth counts are whole numbers. Write the limits without decimals.`,
   'limits-reversed': d =>
     `${inStage(d)}The least count, ${d['least']}, is above the most, ${d['most']}. Swap them.`,

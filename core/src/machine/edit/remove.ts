@@ -4,7 +4,7 @@ import type { Machine, Wheel } from '../types.ts';
 import type { Edit } from './patch.ts';
 import { prune } from './prune.ts';
 
-/** Takes an aim away with its searches, and the train that was made for it alone. */
+/** Takes an aim away with its searches and plans, and the train that was made for it alone. */
 export const removeAim =
   (id: string): Edit =>
   machine => {
@@ -12,6 +12,7 @@ export const removeAim =
       ...machine,
       aims: machine.aims.filter(a => a.id !== id),
       searches: machine.searches.filter(s => s.aim !== id),
+      plans: machine.plans.filter(p => !p.aims.includes(id)),
     };
     const aim = byId(machine.aims, id);
     return aim?.member === undefined ? rest : removeTrainTo(aim.member)(rest);

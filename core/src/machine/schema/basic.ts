@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { parseDecimal } from '../../rational/index.ts';
-import { parsePeriod, parseSpan, parseWanted } from '../../units/index.ts';
+import { parsePeriod, parseSpan, parseTravel, parseWanted } from '../../units/index.ts';
 
 /** A stable name inside one machine. */
 export const Id = z.string().regex(/^[A-Za-z0-9_-]{1,64}$/, 'an id of letters, digits, - and _');
@@ -27,6 +27,8 @@ const readable = (reads: (text: string) => { ok: boolean }, what: string): z.Zod
 
 /** Texts that carry an exact figure as it was typed; they are read again wherever the figure is needed. */
 export const WantedText = readable(parseWanted, 'a period such as 12.4206 h or a ratio such as 235/19');
+/** The way a drive rolls in a turn, as typed. */
+export const TravelText = readable(parseTravel, 'a way such as 0.4 m round or 130 mm across');
 /** A period or a speed, as typed. */
 export const PeriodText = readable(parsePeriod, 'a period such as 12 h or a speed such as 5 rpm');
 /** A time or turns of the drive, as typed. */

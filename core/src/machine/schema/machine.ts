@@ -4,11 +4,11 @@ import { Id, Mm, Name, Size } from './basic.ts';
 import { Joint, Mode } from './joint.ts';
 import { Member } from './member.ts';
 import { Toothing, Wheel } from './toothing.ts';
-import { Aim, Drive, Indicator, LogEntry, Measurement, Part, Pose, Process, Search } from './work.ts';
+import { Aim, Drive, Indicator, LogEntry, Measurement, Part, Plan, Pose, Process, Search } from './work.ts';
 
 /** The mark of our files, and the version of the schema that this code writes. */
 export const FORMAT = 'tesseron-machine';
-export const VERSION = 1;
+export const VERSION = 2;
 
 const MOST_ITEMS = 5000;
 const list = <T extends z.ZodType>(item: T): z.ZodArray<T> => z.array(item).max(MOST_ITEMS);
@@ -37,6 +37,7 @@ export const MachineSchema = z.strictObject({
   parts: list(Part),
   aims: list(Aim),
   searches: list(Search),
+  plans: list(Plan),
   poses: list(Pose),
   processes: list(Process),
   process: Id.optional(),

@@ -9,6 +9,7 @@ import {
   PeriodText,
   Size,
   SpanText,
+  TravelText,
   WantedText,
 } from './basic.ts';
 
@@ -19,6 +20,19 @@ export const Drive = z.strictObject({
     z.strictObject({ kind: z.literal('period'), text: PeriodText }),
     z.strictObject({ kind: z.literal('free') }),
   ]),
+  /** The way it rolls in a turn, for readings per distance. */
+  travel: TravelText.optional(),
+});
+
+/**
+ * The arm from which an output is seen: how fast the arm turns, whether the wanted rate is meant as seen from it or
+ * against the ground, and what drives the train that it carries.
+ */
+export const SeenFrom = z.strictObject({
+  arm: WantedText,
+  armSense: z.enum(['with the drive', 'against the drive']),
+  stated: z.enum(['seen from the arm', 'against the ground']),
+  drivenBy: z.enum(['a standing wheel', 'the drive']),
 });
 
 /** An arbor that must turn at a stated rate. It has no arbor until a train for it is chosen. */
@@ -29,10 +43,15 @@ export const Aim = z.strictObject({
   sense: z.enum(['with the drive', 'against the drive', 'either']),
   tolerance: z.strictObject({ degrees: DecimalText, over: SpanText }),
   frame: FrameRef,
+  seenFrom: SeenFrom.optional(),
   member: Id.optional(),
 });
 
-/** A search as it was asked, so that a choice can be revisited. */
+const Count = z.number().int().min(1).max(10000);
+const CountRange = z.strictObject({ least: Count, most: Count });
+const Counts = z.array(Count).max(12);
+
+/** A search as it was asked, and what it found, so that a choice can be revisited. */
 export const Search = z.strictObject({
   id: Id,
   aim: Id,
@@ -41,6 +60,56 @@ export const Search = z.strictObject({
   stages: z.array(z.number().int().min(1).max(4)).min(1),
   coaxial: z.boolean(),
   module: Size,
+  /** Module of the second of two stages that return, where it differs. */
+  secondModule: Size.optional(),
+  /** Counts in stock, and counts not to be used, as typed. */
+  stock: z.string().max(20000).optional(),
+  forbidden: z.string().max(20000).optional(),
+  noPrimes: z.boolean().optional(),
+  hunting: z.boolean().optional(),
+  alike: z.enum(['driving', 'driven']).optional(),
+  positions: z
+    .array(z.strictObject({ driving: CountRange.optional(), driven: CountRange.optional() }))
+    .max(4)
+    .optional(),
+  /** Most that a stage may gear up or down, as n : 1. */
+  stageRatio: z.number().min(1).max(1000).optional(),
+  largestOutside: Size.optional(),
+  centre: z.strictObject({ distance: Size, within: Mm.min(0) }).optional(),
+  reach: Size.optional(),
+  exactTotal: Count.optional(),
+  found: z
+    .strictObject({
+      proven: z.boolean(),
+      front: z.array(z.strictObject({ driving: Counts, driven: Counts })).max(500),
+      top: z.array(z.strictObject({ driving: Counts, driven: Counts })).max(500),
+    })
+    .optional(),
+});
+
+const PlanStage = z.strictObject({ driving: Count, driven: Count });
+
+/** A plan for several outputs at once as it was asked, and what it found. */
+export const Plan = z.strictObject({
+  id: Id,
+  aims: z.array(Id).min(2).max(12),
+  school: z.enum(['loose pairs', 'lay arbor', 'cascade', 'mixed']),
+  objective: z.enum(['worst error', 'worst drift', 'sum of errors', 'different counts']),
+  drive: z.enum(['given', 'free']),
+  errorPpm: z.number().positive().max(500000).optional(),
+  least: Count,
+  most: Count,
+  leastSum: Count,
+  mostSum: Count,
+  found: z
+    .strictObject({
+      proven: z.boolean(),
+      first: PlanStage.optional(),
+      branches: z.array(
+        z.strictObject({ aim: Id, from: Id.optional(), stages: z.array(PlanStage).min(1).max(2) }),
+      ),
+    })
+    .optional(),
 });
 
 /** A hand, dial, globe or body on a member. */
