@@ -2,3 +2,4 @@ export * from './plant-train.ts';
 export * from './describe-candidate.ts';
 export * from './plant-branches.ts';
 export * from './search-query.ts';
+export * from './branch-outputs.ts';

@@ -37,16 +37,17 @@ export function queryOf(
     ...(aim.limit && { side: aim.limit === 'most' ? ('below' as const) : ('above' as const) }),
     ...(stock?.ok && { stock: stock.value }),
     ...(forbidden?.ok && { forbidden: forbidden.value.map(s => s.count) }),
-    ...(limits.noPrimes && { noPrimes: true }),
-    ...(limits.hunting && { hunting: true }),
-    ...(limits.alike && { alike: limits.alike }),
-    ...(limits.positions && { positions: limits.positions as StageLimits[] }),
     ...(steepest && { stageRatio: { least: rational(steepest.den, steepest.num), most: steepest } }),
-    ...(limits.largestOutside !== undefined && { largestOutside: limits.largestOutside }),
-    ...(limits.centre && { centre: limits.centre }),
-    ...(limits.reach !== undefined && { reach: limits.reach }),
-    ...(limits.exactTotal !== undefined && { exactTotal: limits.exactTotal }),
+    ...asTheyAre(limits),
   });
+}
+
+/** The limits that the search takes as they are kept; those that are not set stay away. */
+function asTheyAre(limits: SearchLimits): Partial<CountQuery> {
+  const { noPrimes, hunting, alike, largestOutside, centre, reach, exactTotal } = limits;
+  const positions = limits.positions as StageLimits[] | undefined;
+  const all = { noPrimes, hunting, alike, positions, largestOutside, centre, reach, exactTotal };
+  return Object.fromEntries(Object.entries(all).filter(([, v]) => v !== undefined && v !== false));
 }
 
 /** A length as it is typed, exactly. */

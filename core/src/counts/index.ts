@@ -1,5 +1,6 @@
 export * from './query.ts';
 export * from './stock.ts';
+export * from './read-train.ts';
 export * from './candidate.ts';
 export * from './search.ts';
 export type { SearchProgress } from './weigh.ts';

@@ -2,3 +2,4 @@ export * from './derived.ts';
 export * from './derive.ts';
 export * from './aim-state.ts';
 export { MACHINE_SUBJECT } from './teeth-findings.ts';
+export type { ArmFrame } from './arm-frame.ts';

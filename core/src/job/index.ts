@@ -1,1 +1,2 @@
 export * from './job.ts';
+export * from './search-job.ts';

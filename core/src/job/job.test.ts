@@ -1,5 +1,7 @@
 import { expect } from 'chai';
-import { type Job, runSlice } from './index.ts';
+import { parseRational, rational, toFraction } from '../rational/index.ts';
+import { must, type Result } from '../result/index.ts';
+import { type Job, runSlice, searchJob, type SearchRequest } from './index.ts';
 
 function* steps(n: number): Job<string> {
   for (let i = 1; i <= n; i++) yield { done: i / n };
@@ -26,5 +28,43 @@ describe('long work in slices', () => {
     const seen = [1, 2, 3].map(() => runSlice(job, 0, () => 0).done);
     expect(seen.map(d => Math.round(d * 3))).to.deep.equal([1, 2, 3]);
     expect(runSlice(job, 0, () => 0).answer).to.deep.equal({ value: 'answer' });
+  });
+});
+
+describe('searches as jobs', () => {
+  const query = { target: must(parseRational('0.2408467')), least: 12, most: 60, stages: [1, 2], coaxial: 'none' as const, top: 5 }; // prettier-ignore
+  const outputs = ['2', '3'].map(p => ({ id: p, rate: must(parseRational(`1/${p}`)) }));
+  const plan = { outputs, drive: 'given' as const, school: 'loose pairs' as const, objective: 'worst error' as const, least: 12, most: 60, leastSum: 60, mostSum: 70 }; // prettier-ignore
+  const requests: SearchRequest[] = [
+    { kind: 'counts', query },
+    { kind: 'why', query, best: undefined },
+    { kind: 'goals', query, error: rational(1, 1000), sense: 'either' },
+    { kind: 'branches', queries: [plan, { ...plan, school: 'cascade' }] },
+  ];
+  const answer = (request: SearchRequest): Result<unknown> => {
+    const job = searchJob(request);
+    let last = 0;
+    for (let step = job.next(); ; step = job.next()) {
+      if (step.done) return step.value as Result<unknown>;
+      expect(step.value.done, request.kind).to.be.at.least(last).and.at.most(1);
+      last = step.value.done;
+    }
+  };
+
+  it('answer each kind of question, with progress', () => {
+    const [counts, why, goals, plans] = requests.map(r => must(answer(r)));
+    expect((counts as { top: unknown[] }).top).to.have.length(5);
+    expect(Object.keys(why as object)).to.deep.equal(['rungs', 'relaxed']);
+    expect((goals as { goal: string }[]).map(g => g.goal)).to.include('different counts');
+    const [loose, cascade] = plans as { plan: { branches: { rate: { num: bigint; den: bigint } }[] } }[];
+    expect(loose!.plan.branches.map(b => toFraction(b.rate))).to.deep.equal(['1/2', '1/3']);
+    expect(cascade!.plan.branches.map(b => toFraction(b.rate))).to.deep.equal(['1/2', '1/3']);
+  });
+
+  it('pass a problem on', () => {
+    const job = searchJob({ kind: 'branches', queries: [{ ...plan, outputs: [] }] });
+    let step = job.next();
+    while (!step.done) step = job.next();
+    expect(step.value.ok).to.equal(false);
   });
 });

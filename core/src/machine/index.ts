@@ -6,4 +6,5 @@ export * from './integrity.ts';
 export * from './lookup.ts';
 export * from './tooth-size.ts';
 export * from './new-machine.ts';
+export * from './new-aim.ts';
 export * from './edit/index.ts';

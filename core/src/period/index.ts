@@ -1,2 +1,3 @@
 export * from './library/index.ts';
 export * from './drift.ts';
+export * from './body-list.ts';

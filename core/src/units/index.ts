@@ -2,5 +2,6 @@ export * from './time-unit.ts';
 export * from './wanted.ts';
 export * from './travel.ts';
 export * from './length.ts';
+export * from './module-series.ts';
 export * from './angle.ts';
 export * from './say-number.ts';

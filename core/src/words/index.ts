@@ -3,3 +3,4 @@ export * from './finding.ts';
 export * from './caution.ts';
 export * from './drift.ts';
 export * from './names.ts';
+export * from './search.ts';

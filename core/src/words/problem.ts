@@ -47,6 +47,8 @@ const SENTENCES: Readonly<Record<string, Sentence>> = {
     'A reading per distance needs the way that the drive rolls in a turn. Write it at the drive, such as 0.4 m round or 130 mm across.',
   'travel-unreadable': d =>
     `${reading(d)} is not a way that can be rolled. Write one such as 0.4 m round, 400 mm or 130 mm across.`,
+  'period-not-in-library': d =>
+    `${reading(d)} is not in the library. Write a period after the name, such as Mars, 686.98 d.`,
   'uncertainty-unreadable': d =>
     `${reading(d)}: how well a figure is known comes once, after ±, with its unit, as in 29.530589 d ± 0.2 s.`,
   'still-needs-arm': () =>
@@ -70,6 +72,9 @@ const SENTENCES: Readonly<Record<string, Sentence>> = {
   'stock-not-a-count': d =>
     `${reading(d)} is not a count that can be in stock. Write whole counts from ${d['least']} to ${d['most']}, such as 12, 20-30, 48×2.`,
   'stock-empty': () => 'The stock list is empty. Write the counts there are, such as 12, 20-30, 48×2.',
+  'train-empty': () => 'Write the counts of a train, driving first, such as 41/84 61/56.',
+  'train-unreadable': d =>
+    `${reading(d)} is not a stage. Write driving and driven counts with a stroke between, such as 41/84.`,
   'sums-reversed': d => `The least tooth sum, ${d['least']}, is above the most, ${d['most']}. Swap them.`,
   'sum-too-large': d => `A tooth sum of ${d['most']} is more than is searched. Use at most ${d['largest']}.`,
   'sum-too-small': d =>

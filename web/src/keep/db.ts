@@ -12,11 +12,23 @@ export interface KeptMachine {
   readonly removedAt: number | undefined;
 }
 
-export type Database = Dexie & { machines: EntityTable<KeptMachine, 'id'> };
+/** A period of the maker's own, as it was typed. */
+export interface KeptPeriod {
+  readonly id: string;
+  readonly name: string;
+  readonly text: string;
+  readonly source: string;
+}
+
+export type Database = Dexie & {
+  machines: EntityTable<KeptMachine, 'id'>;
+  periods: EntityTable<KeptPeriod, 'id'>;
+};
 
 /** The maker's own store in this browser. */
 export function openDatabase(name = 'tesseron'): Database {
   const db = new Dexie(name) as Database;
   db.version(1).stores({ machines: 'id, changedAt' });
+  db.version(2).stores({ machines: 'id, changedAt', periods: 'id, name' });
   return db;
 }

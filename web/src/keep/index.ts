@@ -3,3 +3,4 @@ export * from './db';
 export * from './machines';
 export * from './starters';
 export * from './files';
+export * from './periods';

@@ -17,6 +17,11 @@ const ABOUT: readonly (readonly [file: string, name: string, about: string])[] =
     'Saltreach tide clock',
     'From a 12-hour arbor: a tide hand, a moon-age dial and a spring–neap dial. Laser-cut plywood.',
   ],
+  [
+    'quartet-of-moons',
+    'Quartet of moons',
+    'Jupiter’s four large moons on nested tubes from one crank, at one centre distance. Printed.',
+  ],
 ];
 
 /** The demo machines that come with the application. */

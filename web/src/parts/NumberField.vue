@@ -11,8 +11,10 @@ const props = defineProps<{
   whole?: boolean;
   unit?: string;
   hint?: string;
+  /** May be left empty, for no limit. */
+  optional?: boolean;
 }>();
-const emit = defineEmits<{ 'update:modelValue': [value: number] }>();
+const emit = defineEmits<{ 'update:modelValue': [value: number]; clear: [] }>();
 const text = ref('');
 const error = ref('');
 
@@ -30,6 +32,11 @@ function commit(): void {
   const number = z.coerce.number({ error: 'x' }).min(props.least).max(props.most);
   const schema = props.whole ? number.int() : number;
   const typed = text.value.trim();
+  if (typed === '' && props.optional) {
+    error.value = '';
+    if (props.modelValue !== undefined) emit('clear');
+    return;
+  }
   const parsed = schema.safeParse(typed === '' ? Number.NaN : typed);
   if (!parsed.success) {
     error.value = `Write ${props.whole ? 'a whole number' : 'a number'} from ${props.least} to ${props.most}${unit}.`;

@@ -1,7 +1,6 @@
-import { type CountQuery, searchCounts } from '@tesseron/core/counts';
-import { runSlice } from '@tesseron/core/job';
+import { runSlice, searchJob, type SearchRequest } from '@tesseron/core/job';
 
-/** A mailbox round the search: one query in, progress and one answer out; `cancel` is heard between slices. */
+/** A mailbox round the searches: one question in, news and one answer out; `cancel` is heard between slices. */
 let current = 0;
 
 const SLICE = 15;
@@ -12,20 +11,20 @@ const pause = (): Promise<void> =>
     channel.port2.postMessage(0);
   });
 
-self.onmessage = async (event: MessageEvent<{ run: number; query: CountQuery } | { cancel: true }>) => {
+self.onmessage = async (event: MessageEvent<{ run: number; request: SearchRequest } | { cancel: true }>) => {
   if ('cancel' in event.data) {
     current = 0;
     return;
   }
-  const { run, query } = event.data;
+  const { run, request } = event.data;
   current = run;
-  const job = searchCounts(query);
+  const job = searchJob(request);
   const started = performance.now();
   while (current === run) {
-    const { done, answer } = runSlice(job, SLICE, () => performance.now());
+    const { done, news, answer } = runSlice(job, SLICE, () => performance.now());
     if (answer) self.postMessage({ run, answer: answer.value, milliseconds: performance.now() - started });
     if (answer) return;
-    self.postMessage({ run, done });
+    self.postMessage({ run, done, news });
     await pause();
   }
 };

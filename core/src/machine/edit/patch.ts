@@ -26,6 +26,10 @@ export const setToothing = (id: string, change: Partial<Omit<Toothing, 'id'>>): 
 export const setAim = (id: string, change: Partial<Omit<Aim, 'id'>>): Edit =>
   patch('aims', id, a => ({ ...a, ...change }));
 
+/** Says from which arm an aim is seen; undefined: it stands on the ground. */
+export const setSeenFrom = (id: string, seenFrom: Aim['seenFrom']): Edit =>
+  patch('aims', id, ({ seenFrom: _, ...a }) => (seenFrom ? { ...a, seenFrom } : a));
+
 /** Gives an axis another place. */
 export const setAxisPlace = (id: string, place: Axis['place']): Edit =>
   patch('axes', id, a => ({ ...a, place }));

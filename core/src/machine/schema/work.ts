@@ -28,7 +28,7 @@ export const Drive = z.strictObject({
  * The arm from which an output is seen: how fast the arm turns, whether the wanted rate is meant as seen from it or
  * against the ground, and what drives the train that it carries.
  */
-export const SeenFrom = z.strictObject({
+const SeenFrom = z.strictObject({
   arm: WantedText,
   armSense: z.enum(['with the drive', 'against the drive']),
   stated: z.enum(['seen from the arm', 'against the ground']),

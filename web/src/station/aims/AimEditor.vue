@@ -1,20 +1,28 @@
 <script setup lang="ts">
 import { type Aim, setAim } from '@tesseron/core/machine';
-import { PERIODS } from '@tesseron/core/period';
-import { toFraction, toNumber, toSignificant } from '@tesseron/core/rational';
-import { parseDecimal } from '@tesseron/core/rational';
+import {
+  absolute,
+  compare,
+  parseDecimal,
+  toFraction,
+  toNumber,
+  toSignificant,
+} from '@tesseron/core/rational';
 import { fail, type Result } from '@tesseron/core/result';
 import { figure, parseSpan, parseWanted } from '@tesseron/core/units';
 import { sayDrift, sayProblem } from '@tesseron/core/words';
-import { computed } from 'vue';
+import { computed, ref } from 'vue';
 import { RouterLink } from 'vue-router';
 import { useRatioWorking } from '../../frame/use-ratio-working';
 import { useOpen } from '../../machine/use-open';
 import { pathFromDrive } from '../train/path-from-drive';
 import CheckedField from '../../parts/CheckedField.vue';
+import ArmFields from './ArmFields.vue';
+import PeriodLibrary from './PeriodLibrary.vue';
 
-const props = defineProps<{ aim: Aim }>();
-const emit = defineEmits<{ remove: [] }>();
+const props = defineProps<{ aim: Aim; open: boolean }>();
+const emit = defineEmits<{ remove: []; toggle: [] }>();
+const library = ref(false);
 const { machine, derived, change } = useOpen();
 const working = useRatioWorking();
 const path = computed(() =>
@@ -23,17 +31,26 @@ const path = computed(() =>
 
 const state = computed(() => derived.value.aims[props.aim.id]);
 const SENSES = ['with the drive', 'against the drive', 'either'] as const;
-const known = PERIODS.map(p => ({ title: `${p.name}: ${p.text}`, value: p.text }));
 const reads = computed(() => {
   const wanted = state.value?.wanted;
   if (!wanted) return state.value?.problem ? sayProblem(state.value.problem) : '';
   const whole = toFraction(wanted);
-  return `${whole.length <= 12 ? `${whole} = ` : ''}${toSignificant(wanted, 9)} turns per turn of the drive`;
+  if (state.value?.frame) return '';
+  const limit = state.value?.limit ? (state.value.limit === 'most' ? 'at most ' : 'at least ') : '';
+  return `${limit}${whole.length <= 12 ? `${whole} = ` : ''}${toSignificant(wanted, 9)} turns per turn of the drive`;
 });
+/** Turns of the drive for one of the output, or of the output for one of the drive. */
+const short = computed(() => {
+  const w = state.value?.wanted && toNumber(state.value.wanted);
+  if (!w) return '';
+  return w < 1 ? `1 : ${figure(1 / w, 7)}` : `${figure(w, 7)} : 1`;
+});
+const seconds = computed(() => derived.value.driveSeconds ?? derived.value.standsFor);
 const verdict = computed(() => {
   const s = state.value;
   if (!s) return '';
-  const drift = s.error && s.wanted ? sayDrift(s.error, s.wanted, derived.value.driveSeconds) : '';
+  const known = s.error && s.uncertainty && compare(absolute(s.error), s.uncertainty) <= 0;
+  const drift = s.error && s.wanted && !s.limit ? sayDrift(s.error, s.wanted, seconds.value) : '';
   const amount = s.drift ? `${figure(Math.abs(toNumber(s.drift)), 3)}° in ${props.aim.tolerance.over}` : '';
   switch (s.status) {
     case 'no train':
@@ -43,10 +60,21 @@ const verdict = computed(() => {
     case 'wrong sense':
       return 'turns the wrong way';
     default:
-      return `${s.status}: ${drift}${amount ? `; ${amount}` : ''}`;
+      if (s.limit) return s.status === 'met' ? 'met: within the limit' : 'missed: beyond the limit';
+      return `${s.status}: ${drift}${amount ? `; ${amount}` : ''}${known ? '; as good as the figure is known' : ''}`;
   }
 });
 
+const FORMS = [
+  ['29d 12h 44m 2.9s', 'a period; units s, min, h, d, week, named years'],
+  ['29.530589 d ± 0.2 s', 'a period, and how well it is known'],
+  ['235/19', 'turns of the output for one of the drive'],
+  ['5 rpm', 'a speed'],
+  ['under 12 rpm', 'a speed that is not to be passed; or over'],
+  ['1 per 100 m', 'turns for a distance; say how far the drive rolls'],
+  ['3600 beats per hour with 30 teeth', 'an escape wheel'],
+  ['still', 'no turning at all, on an arm that turns'],
+] as const;
 const set = (label: string, value: Partial<Omit<Aim, 'id'>>): void =>
   change(`${label} of ${props.aim.name}`, setAim(props.aim.id, value));
 const positive = (text: string): Result<unknown> => {
@@ -58,53 +86,75 @@ const positive = (text: string): Result<unknown> => {
 <template>
   <fieldset class="aim" :data-test="`aim-${aim.id}`">
     <legend class="visually-hidden">{{ aim.name }}</legend>
-    <div class="row">
-      <v-text-field
-        :model-value="aim.name"
-        label="Output"
-        maxlength="120"
-        data-test="aim-name"
-        @change="set('Name', { name: ($event.target as HTMLInputElement).value })"
-      />
-      <CheckedField
-        :model-value="aim.wanted"
-        label="Wanted period or ratio"
-        :read="parseWanted"
-        :hint="reads"
-        data-test="aim-wanted"
-        @update:model-value="set('Wanted', { wanted: $event })"
-      />
-      <v-select
-        :model-value="null"
-        :items="known"
-        label="or known"
-        data-test="aim-known"
-        @update:model-value="$event && set('Wanted', { wanted: $event })"
-      />
+    <button
+      type="button"
+      class="head"
+      :aria-expanded="open"
+      :aria-controls="`fields-${aim.id}`"
+      :data-test="`open-${aim.id}`"
+      @click="emit('toggle')"
+    >
+      <span class="turn" aria-hidden="true">{{ open ? '▾' : '▸' }}</span>
+      <span class="name">{{ aim.name }}</span>
+      <span class="figure">{{ aim.wanted }}</span>
+      <span class="figure">{{ short }}</span>
+    </button>
+    <div v-show="open" :id="`fields-${aim.id}`">
+      <div class="row">
+        <v-text-field
+          :model-value="aim.name"
+          label="Output"
+          maxlength="120"
+          data-test="aim-name"
+          @change="set('Name', { name: ($event.target as HTMLInputElement).value })"
+        />
+        <CheckedField
+          :model-value="aim.wanted"
+          label="Wanted"
+          :read="parseWanted"
+          :hint="reads"
+          data-test="aim-wanted"
+          @update:model-value="set('Wanted', { wanted: $event })"
+        />
+        <v-btn class="known" data-test="aim-known" @click="library = true">Periods…</v-btn>
+      </div>
+      <details class="forms">
+        <summary>How to write it</summary>
+        <table class="ruled">
+          <tbody>
+            <tr v-for="[text, means] in FORMS" :key="text">
+              <td class="figure">{{ text }}</td>
+              <td>{{ means }}</td>
+            </tr>
+          </tbody>
+        </table>
+      </details>
+      <div class="row second">
+        <v-select
+          :model-value="aim.sense"
+          :items="[...SENSES]"
+          label="Sense"
+          data-test="aim-sense"
+          @update:model-value="set('Sense', { sense: $event })"
+        />
+        <CheckedField
+          :model-value="aim.tolerance.degrees"
+          label="May drift, degrees"
+          :read="positive"
+          data-test="aim-degrees"
+          @update:model-value="set('Tolerance', { tolerance: { ...aim.tolerance, degrees: $event } })"
+        />
+        <CheckedField
+          :model-value="aim.tolerance.over"
+          label="in"
+          :read="parseSpan"
+          data-test="aim-over"
+          @update:model-value="set('Tolerance', { tolerance: { ...aim.tolerance, over: $event } })"
+        />
+      </div>
+      <ArmFields :aim="aim" :frame="state?.frame" />
     </div>
-    <div class="row second">
-      <v-select
-        :model-value="aim.sense"
-        :items="[...SENSES]"
-        label="Sense"
-        data-test="aim-sense"
-        @update:model-value="set('Sense', { sense: $event })"
-      />
-      <CheckedField
-        :model-value="aim.tolerance.degrees"
-        label="May drift, degrees"
-        :read="positive"
-        data-test="aim-degrees"
-        @update:model-value="set('Tolerance', { tolerance: { ...aim.tolerance, degrees: $event } })"
-      />
-      <CheckedField
-        :model-value="aim.tolerance.over"
-        label="in"
-        :read="parseSpan"
-        data-test="aim-over"
-        @update:model-value="set('Tolerance', { tolerance: { ...aim.tolerance, over: $event } })"
-      />
-    </div>
+    <PeriodLibrary v-if="library" v-model="library" @pick="text => set('Wanted', { wanted: text })" />
     <p class="verdict">
       <span :class="['status', state?.status.replace(' ', '-')]" data-test="aim-verdict">{{ verdict }}</span>
       <button
@@ -129,6 +179,41 @@ const positive = (text: string): Result<unknown> => {
   border: 0;
   border-top: var(--line);
   padding: 8px 0 10px;
+}
+
+.head {
+  display: grid;
+  grid-template-columns: 14px minmax(0, 1fr) auto minmax(130px, auto);
+  gap: 10px;
+  width: 100%;
+  align-items: baseline;
+  text-align: left;
+  border: 0;
+  background: none;
+  padding: 2px 0;
+  font-size: 14px;
+}
+
+.head .name {
+  font-weight: 600;
+}
+
+.head .figure:last-child {
+  text-align: right;
+}
+
+.forms {
+  font-size: 13px;
+  margin: 2px 0;
+}
+
+.forms summary {
+  cursor: pointer;
+  color: var(--muted);
+}
+
+.known {
+  margin-top: 12px;
 }
 
 .row {

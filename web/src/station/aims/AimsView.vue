@@ -1,11 +1,21 @@
 <script setup lang="ts">
-import { addAim, arbors, freeId, type Machine, removeAim, renameMember } from '@tesseron/core/machine';
-import { parsePeriod, sayPeriod } from '@tesseron/core/units';
-import { computed } from 'vue';
+import {
+  addAim,
+  type Aim,
+  arbors,
+  type Machine,
+  newAim,
+  removeAim,
+  renameMember,
+} from '@tesseron/core/machine';
+import { ok, type Result } from '@tesseron/core/result';
+import { parsePeriod, parseTravel, sayPeriod } from '@tesseron/core/units';
+import { computed, ref } from 'vue';
 import PlanCanvas from '../../draw/PlanCanvas.vue';
 import StationLayout from '../../frame/StationLayout.vue';
 import { useOpen } from '../../machine/use-open';
 import CheckedField from '../../parts/CheckedField.vue';
+import AddMany from './AddMany.vue';
 import AimEditor from './AimEditor.vue';
 import { readStart } from './read-start';
 
@@ -40,16 +50,36 @@ const setStart = (text: string): void =>
     return read.ok && read.value !== '' ? { ...rest, start: read.value } : rest;
   });
 
+const setTravel = (text: string): void =>
+  change('Set how far the drive rolls', m => {
+    if (!m.drive) return m;
+    const { travel: _, ...drive } = m.drive;
+    return { ...m, drive: text === '' ? drive : { ...drive, travel: text } };
+  });
+const travel = (text: string): Result<unknown> => (text === '' ? ok('') : parseTravel(text));
+const stands = computed(() =>
+  derived.value.standsFor ? `; a turn of it stands for ${sayPeriod(derived.value.standsFor)}` : '',
+);
+
+const many = ref(false);
+/** Editors stand open while there are few outputs; of many, those that are asked for. */
+const FEW = 3;
+const asked = ref<ReadonlyMap<string, boolean>>(new Map());
+const isOpen = (id: string): boolean => asked.value.get(id) ?? machine.value.aims.length <= FEW;
+const toggle = (id: string): void => void (asked.value = new Map([...asked.value, [id, !isOpen(id)]]));
+
+const SENSES = ['with the drive', 'against the drive', 'either'] as const;
+const common = computed(() => {
+  const [first, ...rest] = machine.value.aims.map(a => a.sense);
+  return rest.every(s => s === first) ? first : undefined;
+});
+const setAll = (sense: Aim['sense']): void =>
+  change(`All outputs turn ${sense}`, m => ({ ...m, aims: m.aims.map(a => ({ ...a, sense })) }));
+
 function add(): void {
-  const id = freeId(machine.value, 'aim');
-  const aim = {
-    id,
-    name: `Output ${machine.value.aims.length + 1}`,
-    wanted: free.value ? '1/2' : '24 h',
-    sense: 'with the drive' as const,
-    tolerance: { degrees: '1', over: free.value ? '100 turns' : '1 Julian year' },
-    frame: 'ground',
-  };
+  const name = `Output ${machine.value.aims.length + 1}`;
+  const aim = newAim(machine.value, name, free.value ? '1/2' : '24 h');
+  asked.value = new Map([...asked.value, [aim.id, true]]);
   change('Add an output', addAim(aim));
 }
 </script>
@@ -104,7 +134,9 @@ function add(): void {
           @update:model-value="setSpeed({ kind: 'period', text: $event })"
         />
         <p v-else class="quiet">
-          The drive has no period of its own, like a hand crank: only ratios between outputs matter.
+          The drive has no period of its own, like a hand crank: only ratios between outputs matter{{
+            stands
+          }}.
         </p>
         <CheckedField
           :model-value="machine.start ?? ''"
@@ -114,19 +146,46 @@ function add(): void {
           @update:model-value="setStart"
         />
       </div>
-      <v-checkbox
-        :model-value="free"
-        label="turned by hand, at any speed"
-        @update:model-value="setSpeed($event ? { kind: 'free' } : { kind: 'period', text: '12 h' })"
-      />
-      <h3>Outputs</h3>
+      <div class="pair">
+        <v-checkbox
+          :model-value="free"
+          label="turned by hand, at any speed"
+          data-test="drive-free"
+          @update:model-value="setSpeed($event ? { kind: 'free' } : { kind: 'period', text: '12 h' })"
+        />
+        <CheckedField
+          :model-value="machine.drive?.travel ?? ''"
+          label="Rolls in a turn, if it is a road wheel"
+          :read="travel"
+          hint="such as 0.4 m round"
+          data-test="drive-travel"
+          @update:model-value="setTravel"
+        />
+      </div>
+      <div class="heading">
+        <h3>Outputs</h3>
+        <v-select
+          v-if="machine.aims.length > 1"
+          :model-value="common ?? null"
+          :items="[...SENSES]"
+          label="all turn"
+          data-test="all-sense"
+          @update:model-value="$event && setAll($event)"
+        />
+      </div>
       <AimEditor
         v-for="aim in machine.aims"
         :key="aim.id"
         :aim="aim"
+        :open="isOpen(aim.id)"
+        @toggle="toggle(aim.id)"
         @remove="change(`Remove ${aim.name}`, removeAim(aim.id))"
       />
-      <v-btn class="add" data-test="add-aim" @click="add">Add an output</v-btn>
+      <p class="add">
+        <v-btn data-test="add-aim" @click="add">Add an output</v-btn>
+        <v-btn data-test="add-many" @click="many = true">Add several…</v-btn>
+      </p>
+      <AddMany v-if="many" v-model="many" />
     </template>
   </StationLayout>
 </template>
@@ -159,6 +218,18 @@ function add(): void {
 
 .add {
   margin-top: 12px;
+  display: flex;
+  gap: 12px;
+}
+
+.heading {
+  display: flex;
+  justify-content: space-between;
+  align-items: baseline;
+}
+
+.heading .v-select {
+  max-width: 200px;
 }
 
 @media (max-width: 600px) {

@@ -12,8 +12,9 @@ const props = defineProps<{
   chosen: string | undefined;
   wanted: Rational | undefined;
   driveSeconds: Rational | undefined;
+  compared: readonly string[];
 }>();
-const emit = defineEmits<{ look: [key: string]; choose: [row: Row] }>();
+const emit = defineEmits<{ look: [key: string]; choose: [row: Row]; compare: [row: Row] }>();
 
 const lines = computed(() =>
   props.rows.map(row => ({
@@ -22,6 +23,7 @@ const lines = computed(() =>
     ratio: toFraction(row.candidate.ratio),
     ppm: figure(toNumber(ppm(row.error)), 4),
     drift: props.wanted ? sayDrift(row.error, props.wanted, props.driveSeconds) : '',
+    known: row.asKnown ? 'as good as the figure is known' : '',
     centres: row.centres.map(c => fixed(c, 2)).join(', '),
     sense: row.idler ? 'idler added' : row.sense,
   })),
@@ -38,6 +40,7 @@ const lines = computed(() =>
         <th scope="col" class="figure">teeth</th>
         <th scope="col" class="figure">centres, mm</th>
         <th scope="col">sense</th>
+        <th scope="col"><span class="visually-hidden">compare</span></th>
         <th scope="col"><span class="visually-hidden">choose</span></th>
       </tr>
     </thead>
@@ -53,10 +56,23 @@ const lines = computed(() =>
           <span class="quiet figure ratio">= {{ l.ratio }}</span>
         </td>
         <td class="figure">{{ l.ppm }}</td>
-        <td class="drift">{{ l.drift }}</td>
+        <td class="drift">
+          {{ l.drift }}<span v-if="l.known" class="quiet known">{{ l.known }}</span>
+        </td>
         <td class="figure">{{ l.row.candidate.total }}</td>
         <td class="figure centres">{{ l.centres }}</td>
         <td>{{ l.sense }}</td>
+        <td>
+          <input
+            type="checkbox"
+            :checked="compared.includes(l.stages)"
+            :aria-label="`Compare ${l.stages}`"
+            title="compare"
+            data-test="compare-row"
+            @click.stop
+            @change="emit('compare', l.row)"
+          />
+        </td>
         <td>
           <button
             type="button"
@@ -94,10 +110,16 @@ const lines = computed(() =>
 
 .counts .centres {
   white-space: normal;
+  min-width: 118px;
 }
 
 .drift {
   min-width: 150px;
+}
+
+.known {
+  display: block;
+  font-size: 12px;
 }
 
 tr.looked td {

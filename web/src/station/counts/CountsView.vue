@@ -1,39 +1,75 @@
 <script setup lang="ts">
-import { toDecimal, toFraction, toNumber, toSignificant } from '@tesseron/core/rational';
 import { errorForDrift, ppm } from '@tesseron/core/period';
-import { LEAST_COUNT, MOST_COUNT } from '@tesseron/core/counts';
+import type { Candidate } from '@tesseron/core/counts';
+import { toDecimal, toFraction, toNumber, toSignificant } from '@tesseron/core/rational';
+import type { Search } from '@tesseron/core/machine';
 import { sayProblem } from '@tesseron/core/words';
-import { computed, ref, watch } from 'vue';
+import { computed, ref, shallowRef, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import StationLayout from '../../frame/StationLayout.vue';
 import { useRatioWorking } from '../../frame/use-ratio-working';
 import { useOpen } from '../../machine/use-open';
-import NumberField from '../../parts/NumberField.vue';
+import ComparePane from './ComparePane.vue';
 import CountsTable from './CountsTable.vue';
 import FrontChart from './FrontChart.vue';
-import { type Row, useCountSearch } from './use-count-search';
+import GoalsPane from './GoalsPane.vue';
+import LimitsForm from './LimitsForm.vue';
+import PlanForm from './PlanForm.vue';
+import PlanPane from './PlanPane.vue';
 import { builtStages } from './built-stages';
+import { type Row, useCountSearch } from './use-count-search';
+import { usePlanSearch } from './use-plan-search';
+import WhyPane from './WhyPane.vue';
+
+const PANES = [
+  { id: 'trains', title: 'Trains' },
+  { id: 'why', title: 'Why not better' },
+  { id: 'goals', title: 'Other goals' },
+  { id: 'compare', title: 'Compare' },
+  { id: 'machine', title: 'Whole machine' },
+] as const;
+type Pane = (typeof PANES)[number]['id'];
+const MOST_COMPARED = 3;
 
 const route = useRoute();
 const router = useRouter();
 const { machine, derived } = useOpen();
 const working = useRatioWorking();
+const planning = usePlanSearch();
+const pane = ref<Pane>(route.query['pane'] === 'machine' ? 'machine' : 'trains');
 const looked = ref<string>();
+const compared = shallowRef<Row[]>([]);
+const own = ref('');
 const aimId = computed(() => {
   const asked = route.query['aim'];
   return machine.value.aims.find(a => a.id === asked)?.id ?? machine.value.aims[0]?.id;
 });
-const { limits, aim, state, asked, rows, result, problem, start, choose, search } = useCountSearch(
-  () => aimId.value,
-);
+const {
+  limits,
+  aim,
+  state,
+  asked,
+  rows,
+  rowOf,
+  result,
+  problem,
+  query,
+  kept,
+  show,
+  shown,
+  start,
+  choose,
+  search,
+} = useCountSearch(() => aimId.value);
 
 const aims = computed(() => machine.value.aims.map(a => ({ title: a.name, value: a.id })));
 const chosen = computed(() => builtStages(machine.value, aim.value));
 const marked = computed(() => looked.value ?? chosen.value);
+const seconds = computed(() => derived.value.driveSeconds ?? derived.value.standsFor);
 const tolerancePpm = computed(() => {
   const s = state.value;
-  if (!s?.wanted || !s.toleranceDegrees || !s.span) return undefined;
-  const error = errorForDrift(s.toleranceDegrees, s.wanted, s.span, derived.value.driveSeconds);
+  if (!s?.wanted || !s.toleranceDegrees || !s.span || s.limit) return undefined;
+  const error = errorForDrift(s.toleranceDegrees, s.wanted, s.span, seconds.value);
   return error && toNumber(ppm(error));
 });
 const reach = computed(
@@ -42,13 +78,39 @@ const reach = computed(
     `${toSignificant(result.value.reach.least, 3)} to ${toSignificant(result.value.reach.most, 3)}`,
 );
 const wantedText = computed(() => (state.value?.wanted ? toSignificant(state.value.wanted, 10) : ''));
+const wantedKind = computed(() => {
+  const limit = state.value?.limit;
+  return limit ? (limit === 'most' ? 'at most' : 'at least') : 'wanted';
+});
 const lookedRow = computed(() => rows.value.find(r => r.key === marked.value) ?? rows.value[0]);
+const goodQuery = computed(() => (query.value?.ok ? query.value.value : undefined));
+const weigh = (candidate: Candidate): Row | undefined => rowOf(candidate, false, asked.value ?? limits.value);
 
-watch(aimId, () => (looked.value = undefined));
+watch(aimId, () => {
+  looked.value = undefined;
+  compared.value = [];
+  own.value = '';
+});
 
 function pick(row: Row): void {
   looked.value = row.key;
   choose(row);
+}
+function pickCandidate(candidate: Candidate): void {
+  const row = weigh(candidate);
+  if (row) pick(row);
+}
+function compare(row: Row): void {
+  const without = compared.value.filter(r => r.key !== row.key);
+  compared.value =
+    without.length < compared.value.length ? without : [...without.slice(1 - MOST_COMPARED), row];
+}
+const sayKept = (s: Search): string =>
+  `${s.least}–${s.most} teeth, ${s.stages.join(' or ')} stage${s.stages.join() === '1' ? '' : 's'}${s.coaxial ? ', returning' : ''}, ${s.found?.top.length ?? 0} found`;
+const keptItems = computed(() => kept.value.map(s => ({ title: sayKept(s), value: s.id })).reverse());
+function recall(id: string | null): void {
+  const one = kept.value.find(s => s.id === id);
+  if (one) show(one);
 }
 
 const ratioText = computed(() =>
@@ -61,111 +123,193 @@ const ratioText = computed(() =>
 <template>
   <StationLayout station="counts">
     <template #table>
-      <div v-if="rows.length > 0" class="found">
-        <FrontChart :rows="rows" :chosen="marked" :tolerance="tolerancePpm" @look="looked = $event" />
-        <div class="scroll" tabindex="0" role="region" aria-label="Trains found">
-          <CountsTable
-            :rows="rows"
-            :looked="looked"
-            :chosen="chosen"
-            :wanted="state?.wanted"
-            :drive-seconds="derived.driveSeconds"
-            @look="looked = $event"
+      <div class="panes">
+        <div class="tabs" role="tablist" aria-label="Views of the search">
+          <button
+            v-for="p in PANES"
+            :id="`tab-${p.id}`"
+            :key="p.id"
+            type="button"
+            role="tab"
+            :aria-selected="pane === p.id"
+            aria-controls="counts-pane"
+            :data-test="`pane-${p.id}`"
+            @click="pane = p.id"
+          >
+            {{ p.id === 'compare' && compared.length > 0 ? `${p.title} ${compared.length}` : p.title }}
+          </button>
+        </div>
+        <div id="counts-pane" class="pane" role="tabpanel" :aria-labelledby="`tab-${pane}`">
+          <template v-if="pane === 'trains'">
+            <div v-if="rows.length > 0" class="found">
+              <FrontChart :rows="rows" :chosen="marked" :tolerance="tolerancePpm" @look="looked = $event" />
+              <div class="scroll" tabindex="0" role="region" aria-label="Trains found">
+                <CountsTable
+                  :rows="rows"
+                  :looked="looked"
+                  :chosen="chosen"
+                  :wanted="state?.wanted"
+                  :drive-seconds="seconds"
+                  :compared="compared.map(r => r.key)"
+                  @look="looked = $event"
+                  @choose="pick"
+                  @compare="compare"
+                />
+              </div>
+            </div>
+            <div v-else class="empty">
+              <p v-if="machine.aims.length === 0">There is no output yet. Name one at Aims.</p>
+              <p v-else-if="search.searching.value">Searching…</p>
+              <template v-else-if="!shown">
+                <p>Set the limits and search.</p>
+                <p class="quiet">Every train within them is weighed; none is left out.</p>
+              </template>
+              <p v-else>
+                No train fits these limits together. “Why not better” says which one stands in the way.
+              </p>
+            </div>
+          </template>
+          <WhyPane
+            v-else-if="pane === 'why'"
+            :query="goodQuery"
+            :best="lookedRow && shown?.top[0]"
+            @choose="pickCandidate"
+          />
+          <GoalsPane
+            v-else-if="pane === 'goals'"
+            :query="goodQuery"
+            :sense="state?.sense ?? 'either'"
+            :tolerance-ppm="tolerancePpm"
+            :weigh="weigh"
             @choose="pick"
           />
+          <ComparePane
+            v-else-if="pane === 'compare'"
+            v-model:own="own"
+            :rows="compared"
+            :wanted="state?.wanted"
+            :drive-seconds="seconds"
+            :sense="state?.sense ?? 'either'"
+            :weigh="weigh"
+            @choose="pick"
+            @drop="key => (compared = compared.filter(r => r.key !== key))"
+            @working="working.show(aimId, $event.candidate.stages)"
+          />
+          <PlanPane v-else :planning="planning" />
         </div>
-      </div>
-      <div v-else class="empty">
-        <p v-if="machine.aims.length === 0">There is no output yet. Name one at Aims.</p>
-        <p v-else-if="search.searching.value">Searching…</p>
-        <template v-else>
-          <p>Set the limits and search.</p>
-          <p class="quiet">Every train within them is weighed; none is left out.</p>
-        </template>
       </div>
     </template>
     <template #ledger>
-      <v-select
-        v-if="aims.length > 0"
-        :model-value="aimId"
-        :items="aims"
-        label="For"
-        data-test="counts-aim"
-        @update:model-value="router.replace({ query: { aim: $event } })"
-      />
-      <p v-if="wantedText" class="wanted">
-        wanted <span class="figure">{{ wantedText }}</span> turns per turn of the drive, {{ aim?.sense }}
-      </p>
-      <form class="limits" @submit.prevent="start">
-        <div class="pair">
-          <NumberField
-            v-model="limits.least"
-            label="Least teeth"
-            :least="LEAST_COUNT"
-            :most="MOST_COUNT"
-            whole
-            data-test="least"
-          />
-          <NumberField
-            v-model="limits.most"
-            label="Most teeth"
-            :least="LEAST_COUNT"
-            :most="MOST_COUNT"
-            whole
-            data-test="most"
-          />
-          <NumberField v-model="limits.module" label="Module" :least="0.1" :most="50" unit="mm" />
-        </div>
-        <div class="checks">
-          <v-checkbox v-model="limits.one" :disabled="limits.coaxial" label="one stage" />
-          <v-checkbox v-model="limits.two" label="two stages" />
-        </div>
-        <v-checkbox
-          v-model="limits.coaxial"
-          label="output returns to the drive’s centre"
-          data-test="coaxial"
+      <PlanForm v-if="pane === 'machine'" :planning="planning" />
+      <template v-else>
+        <v-select
+          v-if="aims.length > 0"
+          :model-value="aimId"
+          :items="aims"
+          label="For"
+          data-test="counts-aim"
+          @update:model-value="router.replace({ query: { aim: $event } })"
         />
-        <div class="go">
-          <v-btn v-if="!search.searching.value" type="submit" variant="flat" data-test="search">Search</v-btn>
-          <v-btn v-else data-test="cancel" @click="search.cancel()">Cancel</v-btn>
-          <progress v-if="search.searching.value" :value="search.done.value" max="1" aria-label="Search" />
-        </div>
-      </form>
-      <p v-if="problem" class="error-text" role="alert" data-test="search-problem">
-        {{ sayProblem(problem) }}
-      </p>
-      <template v-if="result">
-        <p class="proof" data-test="proof">
-          Proven: no train within these limits beats the filled squares in both error and teeth.
-          {{ rows.length }} listed, from {{ asked?.query.least }} to {{ asked?.query.most }} teeth, in
-          {{ Math.max(1, Math.round(search.milliseconds.value ?? 0)) }} ms.
+        <p v-if="wantedText" class="wanted" data-test="wanted">
+          {{ wantedKind }} <span class="figure">{{ wantedText }}</span> turns per turn of the
+          {{ state?.frame ? 'wheel that drives it on the arm' : 'drive' }}, {{ state?.sense }}
         </p>
-        <p v-if="result.outOfReach" class="error-text" role="alert" data-test="out-of-reach">
-          Out of reach: these limits give {{ reach }} turns per turn of the drive. The nearest are shown.
-          Widen the limits{{ limits.two ? '' : ' or allow two stages' }}.
-        </p>
-        <p v-else-if="rows.length === 0" class="error-text">
-          No train within these limits returns to the centre. Widen the limits.
-        </p>
-        <template v-if="lookedRow">
-          <h3>{{ lookedRow.key }}</h3>
-          <p class="figure ratio">{{ ratioText }}</p>
-          <p class="go">
-            <v-btn variant="flat" @click="pick(lookedRow)">Choose</v-btn>
-            <v-btn data-test="show-working" @click="working.show(aimId, lookedRow.candidate.stages)"
-              >Show working</v-btn
+        <form @submit.prevent="start">
+          <LimitsForm v-model="limits" />
+          <div class="go">
+            <v-btn v-if="!search.searching.value" type="submit" variant="flat" data-test="search"
+              >Search</v-btn
             >
+            <v-btn v-else data-test="cancel" @click="search.cancel()">Cancel</v-btn>
+            <progress v-if="search.searching.value" :value="search.done.value" max="1" aria-label="Search" />
+          </div>
+        </form>
+        <p v-if="problem" class="error-text" role="alert" data-test="search-problem">
+          {{ sayProblem(problem) }}
+        </p>
+        <template v-if="shown">
+          <p class="proof" data-test="proof">
+            <template v-if="shown.proven">
+              Proven: no train within these limits beats the filled squares in both error and teeth.
+            </template>
+            <template v-else>
+              Cut short: these are the best of what was covered; a better train within the limits is not
+              excluded.
+            </template>
+            {{ rows.length }} listed, from {{ asked?.least }} to {{ asked?.most }} teeth<template
+              v-if="result"
+              >, in {{ Math.max(1, Math.round(search.milliseconds.value)) }} ms</template
+            ><template v-else>, kept from before</template>.
           </p>
+          <p v-if="result?.outOfReach" class="error-text" role="alert" data-test="out-of-reach">
+            Out of reach: these limits give {{ reach }} turns per turn of the drive. The nearest are shown.
+            Widen the limits or allow more stages.
+          </p>
+          <p v-else-if="rows.length === 0" class="error-text" data-test="none-fits">
+            No train fits these limits together.
+            <button type="button" class="plain" @click="pane = 'why'">
+              See which limit stands in the way
+            </button>
+          </p>
+          <template v-if="lookedRow">
+            <h3>{{ lookedRow.key }}</h3>
+            <p class="figure ratio">{{ ratioText }}</p>
+            <p class="go">
+              <v-btn v-if="!state?.frame" variant="flat" @click="pick(lookedRow)">Choose</v-btn>
+              <v-btn data-test="show-working" @click="working.show(aimId, lookedRow.candidate.stages)"
+                >Show working</v-btn
+              >
+            </p>
+          </template>
         </template>
+        <p v-if="chosen" class="quiet" data-test="chosen">
+          In the machine now: <span class="figure">{{ chosen }}</span>
+        </p>
+        <v-select
+          v-if="keptItems.length > 1"
+          :model-value="null"
+          :items="keptItems"
+          label="Kept searches"
+          data-test="kept-searches"
+          @update:model-value="recall"
+        />
       </template>
-      <p v-if="chosen" class="quiet" data-test="chosen">
-        In the machine now: <span class="figure">{{ chosen }}</span>
-      </p>
     </template>
   </StationLayout>
 </template>
 
 <style scoped>
+.panes {
+  display: grid;
+  grid-template-rows: auto minmax(0, 1fr);
+  height: 100%;
+}
+
+.tabs {
+  display: flex;
+  border-bottom: var(--line);
+  padding: 0 8px;
+}
+
+.tabs button {
+  border: 0;
+  background: none;
+  padding: 7px 12px 6px;
+  font-size: 14px;
+  border-bottom: 2px solid transparent;
+  color: var(--muted);
+}
+
+.tabs button[aria-selected='true'] {
+  color: var(--ink);
+  border-bottom-color: var(--ink);
+  font-weight: 600;
+}
+
+.pane {
+  min-height: 0;
+}
+
 .found {
   display: grid;
   grid-template-rows: minmax(180px, 42%) minmax(0, 1fr);
@@ -191,18 +335,6 @@ const ratioText = computed(() =>
 
 .wanted {
   margin: 10px 0;
-}
-
-.pair {
-  display: grid;
-  grid-template-columns: 1fr 1fr 1fr;
-  gap: 14px;
-}
-
-.checks {
-  display: flex;
-  gap: 20px;
-  margin-top: 6px;
 }
 
 .go {

@@ -5,18 +5,11 @@ import { expect } from 'chai';
 import { chartRows, layoutChart, MARGIN } from './front-chart';
 import type { Row } from './use-count-search';
 
-const aim = {
-  id: 'a',
-  name: 'a',
-  wanted: '1/2',
-  sense: 'either' as const,
-  tolerance: { degrees: '1', over: '100 turns' },
-  frame: 'ground',
-};
 const row = (driving: number, driven: number, compromise: boolean): Row => ({
-  ...describeCandidate(candidateOf([{ driving, driven }]), rational(1n, 2n), aim, 1, 'none'),
+  ...describeCandidate(candidateOf([{ driving, driven }]), rational(1n, 2n), 'either', { module: 1, coaxial: 'none' }), // prettier-ignore
   key: `${driving}/${driven}`,
   compromise,
+  asKnown: false,
 });
 
 describe('the chart of compromises', () => {

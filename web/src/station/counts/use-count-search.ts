@@ -1,136 +1,177 @@
-import { type CandidateWords, describeCandidate, plantTrain, returnFor } from '@tesseron/core/build';
-import type { Candidate, CountQuery } from '@tesseron/core/counts';
-import { type Aim, byId, freeId, type Search } from '@tesseron/core/machine';
-import { toFraction } from '@tesseron/core/rational';
-import type { Problem } from '@tesseron/core/result';
-import { computed, reactive, ref, watch } from 'vue';
+import {
+  type CandidateWords,
+  describeCandidate,
+  plantTrain,
+  queryOf,
+  returnFor,
+  type SearchLimits,
+} from '@tesseron/core/build';
+import { type Candidate, candidateOf, type CountQuery } from '@tesseron/core/counts';
+import { type Aim, byId, freeId, type Machine, type Search } from '@tesseron/core/machine';
+import { absolute, compare, type Rational, toFraction } from '@tesseron/core/rational';
+import type { Problem, Result } from '@tesseron/core/result';
+import { computed, shallowRef, watch } from 'vue';
 import { useOpen } from '../../machine/use-open';
 import { useSearch } from '../../worker/use-search';
 
-const TOP = 20;
+/** Searches that are kept for each aim; the oldest goes first. */
+const MOST_KEPT = 5;
 
-/** The limits of a search as the maker sets them. */
-export interface Limits {
-  least: number;
-  most: number;
-  one: boolean;
-  two: boolean;
-  coaxial: boolean;
-  module: number;
-}
-
-/** A row of the result: a candidate in words, and whether it is one of the best compromises. */
+/** A row of the result: a candidate in words, whether it is one of the best compromises, and whether its error is beneath the figure’s own. */
 export interface Row extends CandidateWords {
   readonly key: string;
   readonly compromise: boolean;
+  readonly asKnown: boolean;
 }
+
+/** What a search found, as it is shown: fresh, or as it was kept. */
+export interface Found {
+  readonly front: readonly Candidate[];
+  readonly top: readonly Candidate[];
+  readonly proven: boolean;
+}
+
+const FRESH: SearchLimits = { least: 12, most: 100, stages: [1, 2], coaxial: false, module: 1.5 };
 
 /** Everything the Counts station needs: limits for an aim, the search, its rows, and choosing one. */
 // eslint-disable-next-line @typescript-eslint/explicit-function-return-type
 export function useCountSearch(aimId: () => string | undefined) {
   const { machine, derived, change } = useOpen();
-  const search = useSearch();
-  const limits = reactive<Limits>({
-    least: 12,
-    most: 100,
-    one: true,
-    two: true,
-    coaxial: false,
-    module: 1.5,
-  });
-  const asked = ref<{ aim: string; query: CountQuery; module: number }>();
+  const search = useSearch<'counts'>();
+  const limits = shallowRef<SearchLimits>(FRESH);
+  const asked = shallowRef<SearchLimits>();
+  const shown = shallowRef<Found>();
   const aim = computed<Aim | undefined>(() => byId(machine.value.aims, aimId()));
   const state = computed(() => (aim.value ? derived.value.aims[aim.value.id] : undefined));
+  const kept = computed(() => machine.value.searches.filter(s => s.aim === aim.value?.id));
+  const query = computed<Result<CountQuery> | undefined>(
+    () => state.value && queryOf(limits.value, state.value),
+  );
 
   watch(
-    aim,
-    (now, before) => {
-      if (!now || now.id === before?.id) return;
-      const kept = machine.value.searches.find(s => s.aim === now.id);
-      if (kept) Object.assign(limits, limitsOf(kept));
-      else limits.module = Number((Object.values(derived.value.modules)[0] ?? 1.5).toFixed(4));
-      search.cancel();
-      asked.value = undefined;
+    () => aim.value?.id,
+    () => {
+      search.clear();
+      const last = kept.value.at(-1);
+      const module = Number((Object.values(derived.value.modules)[0] ?? 1.5).toFixed(4));
+      if (last) show(last);
+      else {
+        limits.value = { ...FRESH, module };
+        asked.value = undefined;
+        shown.value = undefined;
+      }
     },
     { immediate: true },
   );
 
-  function start(): void {
-    const target = state.value?.wanted;
-    if (!aim.value || !target) return;
-    const stages = [...(limits.one ? [1] : []), ...(limits.two ? [2] : [])];
-    const coaxial = returnFor(aim.value.sense, limits.coaxial);
-    const query: CountQuery = { target, least: limits.least, most: limits.most, stages, coaxial, top: TOP };
-    asked.value = { aim: aim.value.id, query, module: limits.module };
-    search.start(query);
+  /** Brings a kept search back, with its limits. */
+  function show({ id: _, aim: __, found, ...rest }: Search): void {
+    limits.value = rest;
+    asked.value = rest;
+    shown.value = found && {
+      proven: found.proven,
+      front: found.front.map(trainOf),
+      top: found.top.map(trainOf),
+    };
   }
+
+  function start(): void {
+    if (!query.value?.ok) return;
+    asked.value = limits.value;
+    shown.value = undefined;
+    search.start({ kind: 'counts', query: query.value.value });
+  }
+
+  watch(search.answer, answer => {
+    if (!answer?.ok || !aim.value || !asked.value) return;
+    const { front, top, proven } = answer.value;
+    shown.value = { front, top, proven };
+    const id = aim.value.id;
+    const found = { proven, front: front.map(keptTrain), top: top.map(keptTrain) };
+    const limitsAsked = asked.value;
+    change(`Search counts for ${aim.value.name}`, m => keepSearch(m, id, { ...limitsAsked, found }));
+  });
 
   const result = computed(() => {
     const answer = search.answer.value;
-    return asked.value && answer?.ok && !search.searching.value ? answer.value : undefined;
+    return answer?.ok ? answer.value : undefined;
   });
   const problem = computed<Problem | undefined>(() => {
     const answer = search.answer.value;
-    if (state.value?.problem) return state.value.problem;
-    return asked.value && answer && !answer.ok && !search.searching.value ? answer.problem : undefined;
+    if (query.value && !query.value.ok) return query.value.problem;
+    return answer && !answer.ok ? answer.problem : undefined;
   });
+  const choiceOf = ({
+    module,
+    secondModule,
+    coaxial,
+  }: SearchLimits): Omit<Parameters<typeof plantTrain>[2], 'stages'> => ({
+    module,
+    ...(secondModule !== undefined && { secondModule }),
+    coaxial: returnFor(state.value?.sense ?? 'either', coaxial),
+  });
+
+  /** A candidate as a row, weighed against the aim as it is now. */
+  function rowOf(candidate: Candidate, compromise: boolean, as: SearchLimits): Row | undefined {
+    const s = state.value;
+    if (!s?.wanted) return undefined;
+    const words = describeCandidate(candidate, s.wanted, s.sense, choiceOf(as));
+    return { ...words, key: keyOf(candidate), compromise, asKnown: within(words.error, s.uncertainty) };
+  }
+
   const rows = computed<Row[]>(() => {
-    const found = result.value;
-    const query = asked.value;
-    const current = aim.value;
-    if (!found || !query || !current) return [];
-    const rowOf = (candidate: Candidate, compromise: boolean): Row => ({
-      ...describeCandidate(candidate, query.query.target, current, query.module, query.query.coaxial),
-      key: keyOf(candidate),
-      compromise,
-    });
-    const front = [...found.front].reverse().map(c => rowOf(c, true));
+    const found = shown.value ?? streamed(search.news.value?.best);
+    const as = asked.value;
+    if (!found || !as) return [];
     const known = new Set(found.front.map(c => toFraction(c.ratio)));
-    const rest = found.top.filter(c => !known.has(toFraction(c.ratio))).map(c => rowOf(c, false));
-    return [...front, ...rest];
+    const front = [...found.front].reverse().map(c => rowOf(c, true, as));
+    const rest = found.top.filter(c => !known.has(toFraction(c.ratio))).map(c => rowOf(c, false, as));
+    return [...front, ...rest].filter(r => r !== undefined);
   });
 
   function choose(row: Row): void {
-    const query = asked.value;
-    if (!query) return;
-    const choice = { stages: row.candidate.stages, module: query.module, coaxial: query.query.coaxial };
-    const kept: Search = { ...keptLimits(query), id: freeId(machine.value, 'search'), aim: query.aim };
-    change(
-      `Choose ${row.candidate.stages.map(s => `${s.driving}/${s.driven}`).join(' · ')} for ${aim.value?.name}`,
-      m =>
-        plantTrain(
-          { ...m, searches: [...m.searches.filter(s => s.aim !== query.aim), kept] },
-          query.aim,
-          choice,
-        ),
+    const as = asked.value ?? limits.value;
+    const chosen = aim.value;
+    if (!chosen) return;
+    change(`Choose ${row.key} for ${chosen.name}`, m =>
+      plantTrain(m, chosen.id, { stages: row.candidate.stages, ...choiceOf(as) }),
     );
   }
 
-  return { limits, aim, state, asked, rows, result, problem, start, choose, search };
+  return { limits, aim, state, asked, rows, rowOf, result, problem, query, kept, show, shown, start, choose, search }; // prettier-ignore
 }
 
-const limitsOf = (s: Search): Limits => ({
-  least: s.least,
-  most: s.most,
-  one: s.stages.includes(1),
-  two: s.stages.includes(2),
-  coaxial: s.coaxial,
-  module: s.module,
+const within = (error: Rational, uncertainty: Rational | undefined): boolean =>
+  uncertainty !== undefined && compare(absolute(error), uncertainty) <= 0;
+
+const streamed = (best: readonly Candidate[] | undefined): Found | undefined =>
+  best && { front: [], top: best, proven: false };
+
+function keepSearch(machine: Machine, aim: string, search: Omit<Search, 'id' | 'aim'>): Machine {
+  const own = machine.searches.filter(s => s.aim === aim);
+  const { found: _, ...asked } = search;
+  const same = (s: Search): boolean => {
+    const { id: __, aim: ___, found: ____, ...rest } = s;
+    return JSON.stringify(rest) === JSON.stringify(asked);
+  };
+  const stay = own.filter(s => !same(s)).slice(1 - MOST_KEPT);
+  return {
+    ...machine,
+    searches: [
+      ...machine.searches.filter(s => s.aim !== aim),
+      ...stay,
+      { ...search, id: freeId(machine, 'search'), aim },
+    ],
+  };
+}
+
+const keptTrain = ({ stages }: Candidate): { driving: number[]; driven: number[] } => ({
+  driving: stages.map(s => s.driving),
+  driven: stages.map(s => s.driven),
 });
 
-const keptLimits = ({
-  query,
-  module,
-}: {
-  query: CountQuery;
-  module: number;
-}): Omit<Search, 'id' | 'aim'> => ({
-  least: query.least,
-  most: query.most,
-  stages: [...query.stages],
-  coaxial: query.coaxial !== 'none',
-  module,
-});
+const trainOf = ({ driving, driven }: { driving: readonly number[]; driven: readonly number[] }): Candidate =>
+  candidateOf(driving.map((d, i) => ({ driving: d, driven: driven[i] ?? 0 })));
 
 /** A settled name for a candidate. */
 const keyOf = (c: Candidate): string => c.stages.map(s => `${s.driving}/${s.driven}`).join(' · ');

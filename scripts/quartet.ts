@@ -1,0 +1,59 @@
+import { writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { type BranchQuery, searchBranches } from '../core/src/branch/index.ts';
+import { branchOutputs, plantBranches } from '../core/src/build/index.ts';
+import { derive } from '../core/src/derive/index.ts';
+import { type Machine, newAim, newMachine, writeMachine } from '../core/src/machine/index.ts';
+import { PERIODS, wantedTextOf } from '../core/src/period/index.ts';
+import { must } from '../core/src/result/index.ts';
+
+/** What the search for the four moons is asked: any speed of the crank, least worst error. */
+export const QUARTET_QUERY = {
+  school: 'loose pairs',
+  objective: 'worst error',
+  drive: 'free',
+  least: 12,
+  most: 120,
+  leastSum: 60,
+  mostSum: 160,
+} as const satisfies Partial<BranchQuery>;
+
+/** The demo machine of the four moons, its counts found by the search. */
+export function quartet(): Machine {
+  const moons = ['io', 'europa', 'ganymede', 'callisto'].map(id => PERIODS.find(p => p.id === id));
+  let machine: Machine = {
+    ...newMachine('Quartet of moons'),
+    stack: { thickness: 4, gap: 0.6 },
+    drive: { member: 'drive', speed: { kind: 'free' } },
+    members: [{ kind: 'arbor', id: 'drive', name: 'Crank', axis: 'axis1' }],
+    processes: [{ id: 'process1', name: 'Printer', kind: 'printer', nozzle: 0.4 }],
+  };
+  for (const moon of moons) {
+    if (!moon) throw new Error('quartet: a moon is missing from the library');
+    const aim = newAim(machine, moon.name.split(',')[0] ?? moon.name, wantedTextOf(moon));
+    machine = { ...machine, aims: [...machine.aims, { ...aim, tolerance: { degrees: '1', over: '60 d' } }] };
+  }
+  const outputs = branchOutputs(derive(machine), 'free');
+  const job = searchBranches({ outputs, ...QUARTET_QUERY });
+  let step = job.next();
+  while (!step.done) step = job.next();
+  const { plan, proven } = must(step.value);
+  if (!plan || !proven) throw new Error('quartet: no proven plan');
+  const kept: Machine['plans'][number] = {
+    id: 'plan1',
+    aims: outputs.map(o => o.id),
+    ...QUARTET_QUERY,
+    found: { proven, branches: plan.branches.map(b => ({ aim: b.output, stages: [...b.stages] })) },
+  };
+  return plantBranches(
+    { ...machine, plans: [kept] },
+    {
+      school: plan.school,
+      module: 1,
+      branches: plan.branches.map(b => ({ aim: b.output, stages: b.stages })),
+    },
+  );
+}
+
+if (process.argv[1] === import.meta.filename)
+  writeFileSync(join(import.meta.dirname, '../demo/quartet-of-moons.json'), writeMachine(quartet()));

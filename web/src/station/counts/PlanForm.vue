@@ -1,0 +1,124 @@
+<script setup lang="ts">
+import { type Objective, type School, SCHOOLS } from '@tesseron/core/branch';
+import { ppm } from '@tesseron/core/period';
+import { toNumber } from '@tesseron/core/rational';
+import { figure } from '@tesseron/core/units';
+import { sayProblem, saySchool } from '@tesseron/core/words';
+import { computed } from 'vue';
+import { useOpen } from '../../machine/use-open';
+import NumberField from '../../parts/NumberField.vue';
+import type { PlanSearch } from './use-plan-search';
+
+/** What a plan for all outputs is asked. */
+const props = defineProps<{ planning: PlanSearch }>();
+const { machine } = useOpen();
+const { limits, possible, search, problem, start } = props.planning;
+const names = computed(() => Object.fromEntries(machine.value.aims.map(a => [a.id, a.name])));
+const OBJECTIVES = computed<{ title: string; value: Objective }[]>(() => [
+  { title: 'least worst error', value: 'worst error' },
+  ...(limits.drive === 'given' ? [{ title: 'least worst drift', value: 'worst drift' as const }] : []),
+  { title: 'least sum of errors', value: 'sum of errors' },
+  { title: 'fewest different counts', value: 'different counts' },
+]);
+const DRIVES = [
+  { title: 'as given at Aims', value: 'given' },
+  { title: 'free: the crank may turn at any speed', value: 'free' },
+] as const;
+const news = computed(() => search.news.value?.plan);
+
+const toggled = <T extends string>(list: readonly T[], item: T): T[] =>
+  list.includes(item) ? list.filter(x => x !== item) : [...list, item];
+const toggleSchool = (school: School): void => void (limits.schools = toggled(limits.schools, school));
+const toggleOutput = (id: string): void => void (limits.outputs = toggled(limits.outputs, id));
+</script>
+
+<template>
+  <form @submit.prevent="start">
+    <fieldset>
+      <legend>Outputs, the innermost first</legend>
+      <label v-for="o in possible" :key="o.id" class="tick">
+        <input type="checkbox" :checked="limits.outputs.includes(o.id)" @change="toggleOutput(o.id)" />
+        {{ names[o.id] }}
+      </label>
+      <p v-if="possible.length < 2" class="quiet">Name two outputs or more at Aims.</p>
+    </fieldset>
+    <fieldset>
+      <legend>Driven</legend>
+      <label v-for="s in SCHOOLS" :key="s" class="tick" :data-test="`school-${s.replace(' ', '-')}`">
+        <input type="checkbox" :checked="limits.schools.includes(s)" @change="toggleSchool(s)" />
+        {{ saySchool(s) }}
+      </label>
+    </fieldset>
+    <v-select v-model="limits.drive" :items="[...DRIVES]" label="Speed of the drive" data-test="plan-drive" />
+    <v-select v-model="limits.objective" :items="OBJECTIVES" label="Wanted" data-test="plan-objective" />
+    <NumberField
+      v-if="limits.objective === 'different counts'"
+      v-model="limits.errorPpm"
+      label="Error up to"
+      :least="0.001"
+      :most="100000"
+      unit="ppm"
+      data-test="plan-error"
+    />
+    <div class="row">
+      <NumberField v-model="limits.least" label="Least teeth" :least="4" :most="400" whole />
+      <NumberField v-model="limits.most" label="Most teeth" :least="4" :most="400" whole />
+      <NumberField v-model="limits.module" label="Module" :least="0.1" :most="50" unit="mm" />
+    </div>
+    <div class="row">
+      <NumberField v-model="limits.leastSum" label="Tooth sum from" :least="8" :most="400" whole />
+      <NumberField v-model="limits.mostSum" label="to" :least="8" :most="400" whole />
+    </div>
+    <div class="go">
+      <v-btn
+        v-if="!search.searching.value"
+        type="submit"
+        variant="flat"
+        :disabled="limits.schools.length === 0"
+        data-test="plan-search"
+        >Plan all</v-btn
+      >
+      <v-btn v-else data-test="plan-cancel" @click="search.cancel()">Cancel</v-btn>
+      <progress v-if="search.searching.value" :value="search.done.value" max="1" aria-label="Planning" />
+      <span v-if="search.searching.value && news" class="quiet figure">
+        so far {{ figure(toNumber(ppm(news.worst)), 3) }} ppm
+      </span>
+    </div>
+    <p v-if="problem" class="error-text" role="alert" data-test="plan-problem">{{ sayProblem(problem) }}</p>
+  </form>
+</template>
+
+<style scoped>
+fieldset {
+  border: 0;
+  padding: 0;
+  margin: 8px 0;
+}
+
+legend {
+  font-size: 13px;
+  color: var(--muted);
+}
+
+.row {
+  display: flex;
+  gap: 14px;
+}
+
+.row > * {
+  min-width: 0;
+  flex: 1;
+}
+
+.go {
+  display: flex;
+  gap: 12px;
+  align-items: center;
+  margin: 10px 0;
+}
+
+progress {
+  flex: 1;
+  accent-color: var(--accent);
+}
+</style>

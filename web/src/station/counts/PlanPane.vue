@@ -1,0 +1,89 @@
+<script setup lang="ts">
+import { ppm } from '@tesseron/core/period';
+import { toNumber } from '@tesseron/core/rational';
+import { figure } from '@tesseron/core/units';
+import { saySchool } from '@tesseron/core/words';
+import { computed, ref, watch } from 'vue';
+import { useOpen } from '../../machine/use-open';
+import BranchDrawing from './BranchDrawing.vue';
+import type { PlanSearch, SchoolPlan } from './use-plan-search';
+
+/** All outputs at once: the schools compared, and the chosen one drawn. */
+const props = defineProps<{ planning: PlanSearch }>();
+const { machine } = useOpen();
+const looked = ref<string>();
+const plans = computed(() => props.planning.plans.value);
+const names = computed(() => Object.fromEntries(machine.value.aims.map(a => [a.id, a.name])));
+const shown = computed<SchoolPlan | undefined>(
+  () => plans.value.find(p => p.school === looked.value && p.plan) ?? plans.value.find(p => p.plan),
+);
+watch(plans, () => (looked.value = undefined));
+const stands = computed(() => {
+  const plan = shown.value?.plan;
+  if (!plan || props.planning.limits.drive === 'given') return '';
+  return `One turn of the drive stands for ${figure(toNumber(plan.speed), 7)} days.`;
+});
+const ppmOf = (p: SchoolPlan): string => (p.plan ? figure(toNumber(ppm(p.plan.worst)), 4) : '–');
+</script>
+
+<template>
+  <div class="plan" tabindex="0" role="region" aria-label="Whole machine">
+    <template v-if="plans.length > 0">
+      <table class="ruled" data-test="plans">
+        <thead>
+          <tr>
+            <th scope="col">driven</th>
+            <th scope="col" class="figure">worst error, ppm</th>
+            <th scope="col" class="figure">different counts</th>
+            <th scope="col" class="figure">wheels</th>
+            <th scope="col" class="figure">tooth sum</th>
+            <th scope="col">proof</th>
+            <th scope="col"><span class="visually-hidden">act</span></th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="p in plans" :key="p.school" :class="{ looked: p === shown }" @click="looked = p.school">
+            <td>{{ saySchool(p.school) }}</td>
+            <td class="figure">{{ ppmOf(p) }}</td>
+            <td class="figure">{{ p.plan?.different ?? '–' }}</td>
+            <td class="figure">{{ p.plan?.wheels ?? '–' }}</td>
+            <td class="figure">{{ p.plan?.sum ?? '–' }}</td>
+            <td>{{ p.proven ? (p.plan ? 'proven best' : 'proven: there is none') : 'best found so far' }}</td>
+            <td>
+              <button
+                v-if="p.plan"
+                type="button"
+                class="boxed"
+                :aria-label="`Build: ${saySchool(p.school)}`"
+                :data-test="`build-${p.school.replace(' ', '-')}`"
+                @focus="looked = p.school"
+                @click.stop="planning.choose(p)"
+              >
+                Build
+              </button>
+            </td>
+          </tr>
+        </tbody>
+      </table>
+      <p v-if="stands">{{ stands }}</p>
+      <BranchDrawing v-if="shown?.plan" :plan="shown.plan" :names="names" />
+    </template>
+    <p v-else-if="planning.search.searching.value" class="quiet">Planning…</p>
+    <p v-else class="quiet">
+      One centre distance for all: every output turns on the drive’s axis, and all are driven by way of one
+      lay axis.
+    </p>
+  </div>
+</template>
+
+<style scoped>
+.plan {
+  height: 100%;
+  overflow: auto;
+  padding: 4px 14px 20px;
+}
+
+tr.looked td {
+  background: color-mix(in srgb, var(--ink) 7%, transparent);
+}
+</style>
