@@ -66,9 +66,9 @@ function watch(page: Page, errors: string[]): void {
 }
 
 /** Makes a machine from the starter and waits until its first station shows. */
-export async function fromStarter(page: Page, base: string): Promise<void> {
+export async function fromStarter(page: Page, base: string, starter = 'saltreach-tide-clock'): Promise<void> {
   await page.goto(base);
-  await page.click('[data-test=starter-saltreach-tide-clock]');
+  await page.click(`[data-test=starter-${starter}]`);
   await page.waitForSelector('[data-test=station-aims]');
 }
 

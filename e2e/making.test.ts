@@ -123,8 +123,11 @@ describe('making and setting', () => {
     const { page } = await app.open();
     await fromStarter(page, app.base);
     await page.locator('[data-test=aim-known]').first().click();
-    await page.getByRole('option', { name: /Synodic month/ }).click();
-    expect(await page.locator('[data-test=aim-wanted] input').first().inputValue()).to.equal('29.530588 d');
+    await page.fill('[data-test=library-search] input', 'synodic month');
+    await page.getByRole('button', { name: /Take Synodic month/ }).click();
+    expect(await page.locator('[data-test=aim-wanted] input').first().inputValue()).to.equal(
+      '29.530588853 d ± 0.17 s',
+    );
     await page.locator('[data-test=aim-verdict]', { hasText: 'missed' }).first().waitFor();
     await page.click('[data-test=undo]');
     await page.locator('[data-test=aim-verdict]', { hasText: /^met/ }).nth(2).waitFor();

@@ -1,2 +1,3 @@
 export * from './query.ts';
 export * from './search.ts';
+export { type BranchChoices, planOf } from './plan.ts';

@@ -13,22 +13,17 @@ import {
 } from '../rational/index.ts';
 import type { Branch, BranchPlan, BranchQuery } from './query.ts';
 
-/** What the search chose: for each output, in order, what drives it and by which stages. */
-export interface Choice {
+/** For each output, in order, what drives it (the number of an output before it; undefined: the drive or the lay arbor) and by which stages. */
+export type BranchChoices = readonly {
   readonly from: number | undefined;
   readonly stages: readonly Stage[];
-}
+}[];
 
 const ratioOf = (stages: readonly Stage[]): Rational =>
   stages.reduce((r, s) => mul(r, rational(s.driving, s.driven)), ONE);
 
 /** Weighs a choice exactly. A free drive gets the speed at which the objective is least. */
-export function planOf(
-  query: BranchQuery,
-  sum: number,
-  choices: readonly Choice[],
-  first?: Stage,
-): BranchPlan {
+export function planOf(query: BranchQuery, sum: number, choices: BranchChoices, first?: Stage): BranchPlan {
   const rates: Rational[] = [];
   for (const c of choices) {
     const before = c.from === undefined ? (first ? ratioOf([first]) : ONE) : (rates[c.from] as Rational);
@@ -37,7 +32,7 @@ export function planOf(
   const reached = query.outputs.map((o, i) => div(rates[i] as Rational, o.rate));
   const speed = query.drive === 'given' ? ONE : bestSpeed(query, reached);
   const branches = query.outputs.map((o, i): Branch => {
-    const { from, stages } = choices[i] as Choice;
+    const { from, stages } = choices[i] as BranchChoices[number];
     return {
       output: o.id,
       from: from === undefined ? undefined : query.outputs[from]?.id,

@@ -4,3 +4,4 @@ export * from './module.ts';
 export * from './undercut.ts';
 export * from './centre.ts';
 export * from './contact.ts';
+export * from './branch.ts';

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { errorForDrift, ppm } from '@tesseron/core/period';
-import type { Candidate } from '@tesseron/core/counts';
+import { type Candidate, LEAST_COUNT } from '@tesseron/core/counts';
+import { undercutLimit } from '@tesseron/core/tooth';
 import { toDecimal, toFraction, toNumber, toSignificant } from '@tesseron/core/rational';
 import type { Search } from '@tesseron/core/machine';
 import { sayProblem } from '@tesseron/core/words';
@@ -77,6 +78,11 @@ const reach = computed(
     result.value &&
     `${toSignificant(result.value.reach.least, 3)} to ${toSignificant(result.value.reach.most, 3)}`,
 );
+/** By the form of the teeth that a train would get: the first involute one. */
+const leastWithoutUndercut = computed(() => {
+  const form = machine.value.toothings.map(t => t.form).find(f => f.kind === 'involute');
+  return form ? Math.ceil(undercutLimit(form.pressureAngleDeg)) : LEAST_COUNT;
+});
 const wantedText = computed(() => (state.value?.wanted ? toSignificant(state.value.wanted, 10) : ''));
 const wantedKind = computed(() => {
   const limit = state.value?.limit;
@@ -215,7 +221,7 @@ const ratioText = computed(() =>
           {{ state?.frame ? 'wheel that drives it on the arm' : 'drive' }}, {{ state?.sense }}
         </p>
         <form @submit.prevent="start">
-          <LimitsForm v-model="limits" />
+          <LimitsForm v-model="limits" :least-without-undercut="leastWithoutUndercut" />
           <div class="go">
             <v-btn v-if="!search.searching.value" type="submit" variant="flat" data-test="search"
               >Search</v-btn

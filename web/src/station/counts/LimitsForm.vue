@@ -7,6 +7,7 @@ import { computed } from 'vue';
 import CheckedField from '../../parts/CheckedField.vue';
 import NumberField from '../../parts/NumberField.vue';
 
+const props = defineProps<{ leastWithoutUndercut: number }>();
 /** The limits of a search. What is seldom needed is folded away, and says how much of it is in use. */
 const limits = defineModel<SearchLimits>({ required: true });
 
@@ -77,6 +78,10 @@ function setRange(stage: number, side: 'driving' | 'driven', text: string): void
         :least="LEAST_COUNT"
         :most="MOST_COUNT"
         whole
+        :hint="
+          limits.least < props.leastWithoutUndercut ? `no undercut from ${props.leastWithoutUndercut}` : ''
+        "
+        persistent-hint
         data-test="least"
         @update:model-value="set({ least: $event })"
       />

@@ -3,7 +3,9 @@ import { ppm } from '@tesseron/core/period';
 import { toNumber } from '@tesseron/core/rational';
 import { figure } from '@tesseron/core/units';
 import { saySchool } from '@tesseron/core/words';
+import { branchWorking } from '@tesseron/core/working';
 import { computed, ref, watch } from 'vue';
+import { useWorking } from '../../frame/use-working';
 import { useOpen } from '../../machine/use-open';
 import BranchDrawing from './BranchDrawing.vue';
 import type { PlanSearch, SchoolPlan } from './use-plan-search';
@@ -11,18 +13,26 @@ import type { PlanSearch, SchoolPlan } from './use-plan-search';
 /** All outputs at once: the schools compared, and the chosen one drawn. */
 const props = defineProps<{ planning: PlanSearch }>();
 const { machine } = useOpen();
+const working = useWorking();
 const looked = ref<string>();
 const plans = computed(() => props.planning.plans.value);
 const names = computed(() => Object.fromEntries(machine.value.aims.map(a => [a.id, a.name])));
 const shown = computed<SchoolPlan | undefined>(
-  () => plans.value.find(p => p.school === looked.value && p.plan) ?? plans.value.find(p => p.plan),
+  () => plans.value.find(p => p.query.school === looked.value && p.plan) ?? plans.value.find(p => p.plan),
 );
 watch(plans, () => (looked.value = undefined));
 const stands = computed(() => {
   const plan = shown.value?.plan;
-  if (!plan || props.planning.limits.drive === 'given') return '';
+  if (!plan || shown.value?.query.drive === 'given') return '';
   return `One turn of the drive stands for ${figure(toNumber(plan.speed), 7)} days.`;
 });
+function explain(i: number): void {
+  const one = shown.value;
+  const branch = one?.plan?.branches[i];
+  const output = one?.query.outputs[i];
+  if (!one?.plan || !branch || !output) return;
+  working.show(branchWorking(one.plan, branch, output, id => names.value[id] ?? id));
+}
 const ppmOf = (p: SchoolPlan): string => (p.plan ? figure(toNumber(ppm(p.plan.worst)), 4) : '–');
 </script>
 
@@ -42,8 +52,13 @@ const ppmOf = (p: SchoolPlan): string => (p.plan ? figure(toNumber(ppm(p.plan.wo
           </tr>
         </thead>
         <tbody>
-          <tr v-for="p in plans" :key="p.school" :class="{ looked: p === shown }" @click="looked = p.school">
-            <td>{{ saySchool(p.school) }}</td>
+          <tr
+            v-for="p in plans"
+            :key="p.query.school"
+            :class="{ looked: p === shown }"
+            @click="looked = p.query.school"
+          >
+            <td>{{ saySchool(p.query.school) }}</td>
             <td class="figure">{{ ppmOf(p) }}</td>
             <td class="figure">{{ p.plan?.different ?? '–' }}</td>
             <td class="figure">{{ p.plan?.wheels ?? '–' }}</td>
@@ -54,9 +69,9 @@ const ppmOf = (p: SchoolPlan): string => (p.plan ? figure(toNumber(ppm(p.plan.wo
                 v-if="p.plan"
                 type="button"
                 class="boxed"
-                :aria-label="`Build: ${saySchool(p.school)}`"
-                :data-test="`build-${p.school.replace(' ', '-')}`"
-                @focus="looked = p.school"
+                :aria-label="`Build: ${saySchool(p.query.school)}`"
+                :data-test="`build-${p.query.school.replace(' ', '-')}`"
+                @focus="looked = p.query.school"
                 @click.stop="planning.choose(p)"
               >
                 Build
@@ -67,6 +82,19 @@ const ppmOf = (p: SchoolPlan): string => (p.plan ? figure(toNumber(ppm(p.plan.wo
       </table>
       <p v-if="stands">{{ stands }}</p>
       <BranchDrawing v-if="shown?.plan" :plan="shown.plan" :names="names" />
+      <p v-if="shown?.plan" class="workings">
+        Show working:
+        <button
+          v-for="(b, i) in shown.plan.branches"
+          :key="b.output"
+          type="button"
+          class="plain"
+          data-test="plan-working"
+          @click="explain(i)"
+        >
+          {{ names[b.output] }}
+        </button>
+      </p>
     </template>
     <p v-else-if="planning.search.searching.value" class="quiet">Planning…</p>
     <p v-else class="quiet">
@@ -85,5 +113,10 @@ const ppmOf = (p: SchoolPlan): string => (p.plan ? figure(toNumber(ppm(p.plan.wo
 
 tr.looked td {
   background: color-mix(in srgb, var(--ink) 7%, transparent);
+}
+.workings {
+  display: flex;
+  gap: 14px;
+  font-size: 14px;
 }
 </style>

@@ -124,8 +124,14 @@ export function useCountSearch(aimId: () => string | undefined) {
     const as = asked.value;
     if (!found || !as) return [];
     const known = new Set(found.front.map(c => toFraction(c.ratio)));
-    const front = [...found.front].reverse().map(c => rowOf(c, true, as));
-    const rest = found.top.filter(c => !known.has(toFraction(c.ratio))).map(c => rowOf(c, false, as));
+    const idle = (c: Candidate): boolean => !as.coaxial && hasIdleStage(c);
+    const front = [...found.front]
+      .reverse()
+      .filter(c => !idle(c))
+      .map(c => rowOf(c, true, as));
+    const rest = found.top
+      .filter(c => !known.has(toFraction(c.ratio)) && !idle(c))
+      .map(c => rowOf(c, false, as));
     return [...front, ...rest].filter(r => r !== undefined);
   });
 
@@ -140,6 +146,10 @@ export function useCountSearch(aimId: () => string | undefined) {
 
   return { limits, aim, state, asked, rows, rowOf, result, problem, query, kept, show, shown, start, choose, search }; // prettier-ignore
 }
+
+/** A stage of two equal wheels: a shorter train gives the same ratio (conventions 4). */
+const hasIdleStage = ({ stages }: Candidate): boolean =>
+  stages.length > 1 && stages.some(s => s.driving === s.driven);
 
 const within = (error: Rational, uncertainty: Rational | undefined): boolean =>
   uncertainty !== undefined && compare(absolute(error), uncertainty) <= 0;

@@ -1,5 +1,5 @@
-import type { BranchPlan, BranchQuery, BranchResult, Objective, School } from '@tesseron/core/branch';
-import { SCHOOLS } from '@tesseron/core/branch';
+import type { BranchPlan, BranchQuery, BranchResult, Objective, Output, School } from '@tesseron/core/branch';
+import { planOf, SCHOOLS } from '@tesseron/core/branch';
 import { branchOutputs, plantBranches } from '@tesseron/core/build';
 import { freeId, type Machine, type Plan } from '@tesseron/core/machine';
 import { parseDecimal, rational, div } from '@tesseron/core/rational';
@@ -10,7 +10,7 @@ import { useSearch } from '../../worker/use-search';
 
 /** A school with what was found for it. */
 export interface SchoolPlan {
-  readonly school: School;
+  readonly query: BranchQuery;
   readonly plan: BranchPlan | undefined;
   readonly proven: boolean;
 }
@@ -72,27 +72,33 @@ export function usePlanSearch() {
     search.start({ kind: 'branches', queries: asked.value });
   }
 
+  /** What the search found; until then what is kept from before and still belongs to the outputs. */
   const plans = computed<SchoolPlan[]>(() => {
     const answer = search.answer.value;
-    if (!answer?.ok) return [];
-    return answer.value.map((r: BranchResult, i: number) => ({
-      school: asked.value[i]?.school ?? 'mixed',
-      plan: r.plan,
-      proven: r.proven,
-    }));
+    if (answer?.ok)
+      return answer.value.map((r: BranchResult, i: number) => ({
+        query: asked.value[i] as BranchQuery,
+        plan: r.plan,
+        proven: r.proven,
+      }));
+    if (search.searching.value) return [];
+    return machine.value.plans.flatMap(p => keptPlan(p, branchOutputs(derived.value, p.drive)));
+  });
+  watch(search.answer, answer => {
+    if (answer?.ok)
+      change('Plan all outputs', m => ({
+        ...m,
+        plans: plans.value.map((p, i) => planToKeep(m, limits, p, i)),
+      }));
   });
   const problem = computed(() => (search.answer.value && !search.answer.value.ok ? search.answer.value.problem : undefined)); // prettier-ignore
 
   /** Builds a plan into the machine; a plan for a free drive frees the drive. */
-  function choose({ plan, proven }: SchoolPlan): void {
+  function choose({ plan, query }: SchoolPlan): void {
     if (!plan) return;
-    const names = plan.branches.length;
-    change(`Build a plan for ${names} outputs`, m => {
-      const kept = keepPlan(m, limits, plan, proven);
+    change(`Build a plan for ${plan.branches.length} outputs`, m => {
       const freed: Machine =
-        limits.drive === 'free' && kept.drive
-          ? { ...kept, drive: { ...kept.drive, speed: { kind: 'free' } } }
-          : kept;
+        query.drive === 'free' && m.drive ? { ...m, drive: { ...m.drive, speed: { kind: 'free' } } } : m;
       return plantBranches(freed, {
         school: plan.school,
         module: limits.module,
@@ -107,20 +113,43 @@ export function usePlanSearch() {
 
 export type PlanSearch = ReturnType<typeof usePlanSearch>;
 
-function keepPlan(machine: Machine, limits: PlanLimits, plan: BranchPlan, proven: boolean): Machine {
-  const { objective, drive, errorPpm, least, most, leastSum, mostSum } = limits;
-  const kept: Plan = {
-    ...{ id: freeId(machine, 'plan'), aims: plan.branches.map(b => b.output), school: plan.school },
+function planToKeep(
+  machine: Machine,
+  { errorPpm }: PlanLimits,
+  { query, plan, proven }: SchoolPlan,
+  nth: number,
+): Plan {
+  const { school, objective, drive, least, most, leastSum, mostSum } = query;
+  return {
+    ...{ id: freeId(machine, `plan${nth}x`), aims: query.outputs.map(o => o.id), school },
     ...{ objective, drive, errorPpm, least, most, leastSum, mostSum },
-    found: {
-      proven,
-      ...(plan.first && { first: plan.first }),
-      branches: plan.branches.map(b => ({
-        aim: b.output,
-        ...(b.from && { from: b.from }),
-        stages: b.stages,
-      })),
-    },
+    ...(plan && {
+      found: {
+        proven,
+        ...(plan.first && { first: plan.first }),
+        branches: plan.branches.map(b => ({
+          aim: b.output,
+          ...(b.from && { from: b.from }),
+          stages: b.stages,
+        })),
+      },
+    }),
   };
-  return { ...machine, plans: [...machine.plans.slice(-4), kept] };
+}
+
+/** A kept plan, weighed anew against the outputs as they are now; nothing when one of them is gone. */
+function keptPlan(kept: Plan, possible: readonly Output[]): SchoolPlan[] {
+  const outputs = kept.aims.flatMap(id => possible.find(o => o.id === id) ?? []);
+  const { found, school, objective, drive, least, most, leastSum, mostSum } = kept;
+  if (outputs.length < kept.aims.length || !found) return [];
+  const query: BranchQuery = { outputs, school, objective, drive, least, most, leastSum, mostSum };
+  const sum = found.branches[0]?.stages[0];
+  if (!sum || found.branches.some((b, i) => b.aim !== outputs[i]?.id)) return [];
+  const choices = found.branches.map(b => ({
+    from: b.from === undefined ? undefined : kept.aims.indexOf(b.from),
+    stages: b.stages,
+  }));
+  return [
+    { query, plan: planOf(query, sum.driving + sum.driven, choices, found.first), proven: found.proven },
+  ];
 }

@@ -1,0 +1,205 @@
+import { AxeBuilder } from '@axe-core/playwright';
+import { expect } from 'chai';
+import type { Page } from 'playwright-core';
+import { type App, fromStarter, go, startApp } from './app.ts';
+
+async function type(page: Page, field: string, text: string): Promise<void> {
+  const input = page.locator(`[data-test=${field}] input`).first();
+  await input.fill(text);
+  await input.press('Enter');
+}
+const newMachine = async (page: Page, base: string): Promise<void> => {
+  await page.goto(base);
+  await page.fill('[data-test=new-name] input', 'Orrery');
+  await page.press('[data-test=new-name] input', 'Enter');
+  await page.waitForSelector('[data-test=station-aims]');
+};
+async function accessible(page: Page, where: string): Promise<void> {
+  await page.waitForTimeout(400); // labels have come to rest
+  const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21aa']).analyze();
+  expect(violations.map(v => `${where}: ${v.id}: ${v.nodes.map(n => n.target.join(' ')).join('; ')}`)).to.deep.equal([]); // prettier-ignore
+}
+const search = async (page: Page): Promise<void> => {
+  await page.click('[data-test=search]');
+  await page.waitForSelector('[data-test=proof]');
+};
+
+describe('aims and counts', () => {
+  let app: App;
+  before(async () => (app = await startApp()));
+  after(() => app.close());
+
+  it('takes a whole orrery at once, and ratios to the body that drives', async () => {
+    const { page, errors } = await app.open();
+    await newMachine(page, app.base);
+    await page.click('[data-test=add-many]');
+    await page.fill(
+      '[data-test=many-text] textarea',
+      'Earth\nMars, 686.98 d\nVulcan\nSaturn 29.4475 Julian years',
+    );
+    await page.getByText('“Vulcan” is not in the library').waitFor();
+    await page.click('[data-test=many-driver]');
+    await page.getByRole('option', { name: 'an arbor that turns with Earth' }).click();
+    await page.locator('[data-test=many-table]').getByText('1 : 1.880').waitFor();
+    await accessible(page, 'several');
+    await page.click('[data-test=many-add]');
+    await page.waitForSelector('[data-test=aim-aim3]');
+    expect(await page.locator('[data-test=drive-period] input').inputValue()).to.equal(
+      '1.0000174 Julian years',
+    );
+    await page.click('[data-test=all-sense]');
+    await page.getByRole('option', { name: 'against the drive' }).click();
+    const senses = page.locator('[data-test=aim-sense] input');
+    for (const i of [0, 1, 2]) expect(await senses.nth(i).inputValue()).to.equal('against the drive');
+    await page.click('[data-test=undo]');
+    await page.click('[data-test=undo]');
+    expect(await page.locator('[data-test=aim-name]').count()).to.equal(0);
+    expect(errors).to.deep.equal([]);
+  });
+
+  it('keeps the maker’s own periods in the library', async () => {
+    const { page } = await app.open();
+    await fromStarter(page, app.base);
+    await page.locator('[data-test=aim-known]').first().click();
+    await page.waitForFunction(() => document.activeElement?.closest('[data-test=library-search]'));
+    await page.fill('[data-test=own-name] input', 'Harbour light');
+    await page.fill('[data-test=own-text] input', '3 moons');
+    await page.click('[data-test=own-keep]');
+    await page.getByText('not a unit of time').waitFor();
+    await page.fill('[data-test=own-text] input', '15 s');
+    await page.click('[data-test=own-keep]');
+    await page.getByRole('button', { name: 'Take Harbour light' }).waitFor();
+    await accessible(page, 'library');
+    await page.reload();
+    await page.locator('[data-test=aim-known]').first().click();
+    await page.fill('[data-test=library-search] input', 'harbour');
+    await page.getByRole('button', { name: 'Take Harbour light' }).click();
+    expect(await page.locator('[data-test=aim-wanted] input').first().inputValue()).to.equal('15 s');
+  });
+
+  it('weighs distances, limits and arms', async () => {
+    const { page } = await app.open();
+    await newMachine(page, app.base);
+    await page.click('[data-test=add-aim]');
+    await type(page, 'aim-wanted', '1 per 1 m');
+    await page.getByText('needs the way that the drive rolls').first().waitFor();
+    await type(page, 'drive-travel', '0.4 m round');
+    await page.getByText('2/5 = 0.4').waitFor();
+    await type(page, 'drive-period', '90 rpm');
+    await type(page, 'aim-wanted', 'under 12 rpm');
+    await page.getByText('at most 2/15').waitFor();
+    await go(page, 'counts');
+    await search(page);
+    const first = await page
+      .locator('[data-test=counts-table] tbody tr')
+      .first()
+      .locator('td.figure')
+      .first()
+      .innerText();
+    expect(Number.parseFloat(first.replace('−', '-')), 'never above the limit').to.be.at.most(0);
+    await go(page, 'aims');
+    await type(page, 'drive-period', '24 h');
+    await type(page, 'aim-wanted', '27.321661547 d');
+    await page.locator('[data-test=aim-arm]').check();
+    await page.locator('[data-test=arm-working]').nth(2).waitFor();
+    await go(page, 'counts');
+    await page.locator('[data-test=wanted]', { hasText: 'on the arm' }).waitFor();
+  });
+
+  it('names the limit that kills a search, and what giving way would buy', async () => {
+    const { page, errors } = await app.open();
+    await fromStarter(page, app.base);
+    await go(page, 'counts');
+    await page.click('[data-test=more-limits] summary');
+    await type(page, 'stock', '12, 12');
+    await page.getByText('12 is in the stock list twice').waitFor();
+    await type(page, 'stock', '12.5');
+    await page.getByText('not a count that can be in stock').waitFor();
+    await type(page, 'stock', '30, 40');
+    await type(page, 'largest-outside', '10');
+    await page.click('[data-test=search]');
+    await page.locator('[data-test=search-problem]', { hasText: 'No count is left' }).waitFor();
+    await page.click('[data-test=pane-why]');
+    await page.waitForSelector('[data-test=ladder]');
+    await page.fill('[data-test=largest-outside] input', '');
+    await page.press('[data-test=largest-outside] input', 'Enter');
+    await page.locator('[data-test=relaxed]', { hasText: 'use counts that are not in stock' }).waitFor();
+    await accessible(page, 'ladder');
+    expect(errors).to.deep.equal([]);
+  });
+
+  it('compares choices with the maker’s own counts, and serves other goals', async () => {
+    const { page, errors } = await app.open();
+    await fromStarter(page, app.base);
+    await go(page, 'counts');
+    await search(page);
+    for (const i of [0, 1, 2, 3]) await page.locator('[data-test=compare-row]').nth(i).check();
+    await page.click('[data-test=pane-compare]');
+    await page.locator('[data-test=compare] th.train').nth(2).waitFor();
+    expect(await page.locator('[data-test=compare] th.train').count(), 'three at most').to.equal(3);
+    await type(page, 'own-train', '28/29');
+    await page.locator('[data-test=compare]', { hasText: '28/29 yours' }).waitFor();
+    await accessible(page, 'compare');
+    await page.click('[data-test=pane-goals]');
+    await type(page, 'goal-error', '1000');
+    await page.click('[data-test=goal-search]');
+    await page.locator('[data-test=goals]', { hasText: 'proven least' }).waitFor();
+    expect(await page.locator('[data-test=goals] tbody tr').count()).to.equal(4);
+    await page.locator('[data-test=goals] button').last().click();
+    await page.locator('[data-test=chosen]').waitFor();
+    expect(errors).to.deep.equal([]);
+  });
+
+  it('keeps what a search found, with its limits', async () => {
+    const { page } = await app.open();
+    await fromStarter(page, app.base);
+    await go(page, 'counts');
+    await page.locator('[data-test=stages-3] input').check();
+    await search(page);
+    const before = await page.locator('[data-test=counts-table] tbody tr').first().innerText();
+    await page.locator('[data-test=kept]', { hasText: 'kept in this browser' }).waitFor();
+    await page.reload();
+    await page.locator('[data-test=proof]', { hasText: 'kept from before' }).waitFor();
+    expect(await page.locator('[data-test=counts-table] tbody tr').first().innerText()).to.equal(before);
+    expect(await page.locator('[data-test=stages-3] input').isChecked()).to.equal(true);
+  });
+
+  it('plans all outputs at once, draws the branches, builds them, and takes it back', async () => {
+    const { page, errors } = await app.open();
+    await fromStarter(page, app.base, 'quartet-of-moons');
+    await go(page, 'counts');
+    await page.click('[data-test=pane-machine]');
+    await page.locator('[data-test=branch-drawing]', { hasText: 'Callisto' }).waitFor();
+    await page.click('[data-test=plan-search]');
+    await page.locator('[data-test=plans] tbody tr').nth(2).waitFor();
+    expect(await page.locator('[data-test=plans]').innerText()).to.match(/5\.656[\s\S]*299\.3[\s\S]*147\.9/);
+    await page.locator('[data-test=plan-working]').first().click();
+    await page.getByRole('dialog').getByText('Io in this plan').waitFor();
+    await page.keyboard.press('Escape');
+    await accessible(page, 'plans');
+    await page.click('[data-test=build-lay-arbor]');
+    await go(page, 'train');
+    expect(await page.locator('[data-test=rates] tbody tr').count(), 'crank, lay arbor, four moons').to.equal(
+      6,
+    );
+    await page.click('[data-test=undo]');
+    expect(await page.locator('[data-test=rates] tbody tr').count()).to.equal(9);
+    expect(errors).to.deep.equal([]);
+  });
+
+  it('can be stopped, and keeps what it has', async () => {
+    const { page } = await app.open();
+    await fromStarter(page, app.base, 'quartet-of-moons');
+    await go(page, 'counts');
+    await page.locator('[data-test=stages-4] input').check();
+    await type(page, 'most', '600'); // Enter asks
+    await page.waitForSelector('[data-test=cancel]');
+    await page.waitForTimeout(300);
+    const start = Date.now();
+    await page.click('[data-test=cancel]');
+    await page.waitForSelector('[data-test=search]');
+    expect(Date.now() - start).to.be.below(1000);
+    await type(page, 'most', '60');
+    await page.waitForSelector('[data-test=proof]');
+  });
+});
