@@ -1,6 +1,7 @@
-import { mkdtemp, writeFile } from 'node:fs/promises';
+import { mkdtemp, readdir, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import type { Page } from 'playwright-core';
 import { writeMachine } from '../core/src/machine/index.ts';
 import { fromStarter, go, startApp } from '../e2e/app.ts';
 import { sixtyWheels } from './sixty-wheels.ts';
@@ -58,5 +59,56 @@ export async function browserBench(): Promise<void> {
   console.log(
     `search in its worker: ${/in\s+(\d+) ms/.exec(proof)?.[1]} ms; tasks over 50 ms on the page: ${tasks.length === 0 ? 'none' : `${tasks.join(', ')} ms`}`,
   );
+  await freshWorkers(page);
   await app.close();
+}
+
+/** Runs in the page, as text: a new worker answers one question, then the same again; then another is cancelled. */
+const WORKER = `async ([url, stages, least, most, front]) => {
+  const target = { num: 1n * 10000000000000000n, den: 18808476n * 1000000000n };
+  const query = { target, least, most, stages: [stages], coaxial: 'none', top: 20, front };
+  const start = performance.now();
+  const worker = new Worker(url, { type: 'module' });
+  const ask = run => new Promise(resolve => {
+    worker.onmessage = e => 'answer' in e.data && resolve(e.data.answer.ok && e.data.answer.value.proven);
+    worker.postMessage({ run, request: { kind: 'counts', query } });
+  });
+  const proven = await ask(1);
+  const fresh = performance.now() - start;
+  for (let i = 2; i < 6; i++) await ask(i);
+  const again = performance.now();
+  await ask(6);
+  const warm = performance.now() - again;
+  worker.onmessage = null;
+  worker.postMessage({ run: 7, request: { kind: 'counts', query } });
+  await new Promise(r => setTimeout(r, 30));
+  const stop = performance.now();
+  worker.postMessage({ cancel: true });
+  await new Promise(resolve => {
+    worker.onmessage = e => e.data.run === 8 && resolve();
+    worker.postMessage({ run: 8, request: { kind: 'counts', query: { ...query, stages: [1] } } });
+  });
+  const cancelled = performance.now() - stop;
+  worker.terminate();
+  return { fresh, warm, proven, cancelled };
+}`;
+
+/** What a search takes in a worker that has just been made, once it is warm, and until it hears a cancel. */
+async function freshWorkers(page: Page): Promise<void> {
+  const assets = await readdir(join(import.meta.dirname, '../web/dist/assets'));
+  const url = `/assets/${assets.find(f => f.startsWith('search.worker'))}`;
+  for (const [name, ...asked] of [
+    ['three stages, 10…120, front and top 20', 3, 10, 120, true],
+    ['four stages, 12…100, top 20', 4, 12, 100, false],
+  ] as const) {
+    const { fresh, warm, proven, cancelled } = await page.evaluate<{
+      fresh: number;
+      warm: number;
+      proven: boolean;
+      cancelled: number;
+    }>(`(${WORKER})(${JSON.stringify([url, ...asked])})`);
+    console.log(
+      `${name}: ${fresh.toFixed(0)} ms in a fresh worker, its start included; ${warm.toFixed(0)} ms once warm; ratio ${(fresh / warm).toFixed(1)}; ${proven ? 'proven' : 'not proven'}; cancel heard and the next question answered after ${cancelled.toFixed(0)} ms`,
+    );
+  }
 }

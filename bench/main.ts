@@ -2,12 +2,14 @@ import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import { derive } from '../core/src/derive/index.ts';
 import { setWheel } from '../core/src/machine/index.ts';
+import { branchesBench } from './branches.ts';
 import { browserBench } from './browser.ts';
 import { clock, report } from './clock.ts';
 import { countsBench } from './counts.ts';
 import { sixtyWheels } from './sixty-wheels.ts';
 
 countsBench();
+branchesBench();
 
 const machine = sixtyWheels();
 const all = clock(() => derive(machine));
