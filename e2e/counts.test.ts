@@ -148,7 +148,7 @@ describe('aims and counts', () => {
     await page.click('[data-test=goal-search]');
     await page.locator('[data-test=goals]', { hasText: 'proven least' }).waitFor();
     expect(await page.locator('[data-test=goals] tbody tr').count()).to.equal(4);
-    await page.locator('[data-test=goals] button').last().click();
+    await page.locator('[data-test=goals] button.boxed').last().click();
     await page.locator('[data-test=chosen]').waitFor();
     expect(errors).to.deep.equal([]);
   });

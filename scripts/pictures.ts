@@ -23,6 +23,19 @@ await take('shelf', desk);
 await desk.page.getByRole('link', { name: 'Saltreach tide clock' }).click();
 await desk.page.waitForSelector('[data-test=station-aims]');
 await take('aims', desk);
+await desk.page.locator('[data-test=aim-known]').first().click();
+await desk.page.fill('[data-test=library-search] input', 'moon');
+await take('library', desk);
+await desk.page.keyboard.press('Escape');
+await desk.page.click('[data-test=add-many]');
+await desk.page.fill(
+  '[data-test=many-text] textarea',
+  'Mercury\nVenus\nEarth\nMars, 686.98 d\nJupiter\nSaturn',
+);
+await desk.page.click('[data-test=many-driver]');
+await desk.page.getByRole('option', { name: 'an arbor that turns with Earth' }).click();
+await take('aims-many', desk);
+await desk.page.keyboard.press('Escape');
 for (const station of ['counts', 'train', 'teeth', 'plan', 'run', 'make']) {
   await go(desk.page, station);
   if (station === 'counts') {
@@ -35,8 +48,24 @@ for (const station of ['counts', 'train', 'teeth', 'plan', 'run', 'make']) {
     await desk.page.click('[data-test=show-working]');
     await take('working', desk);
     await desk.page.keyboard.press('Escape');
+    for (const i of [0, 3]) await desk.page.locator('[data-test=compare-row]').nth(i).check();
+    await desk.page.click('[data-test=pane-compare]');
+    await desk.page.fill('[data-test=own-train] input', '28/29');
+    await desk.page.press('[data-test=own-train] input', 'Enter');
+    await take('compare', desk);
+    await desk.page.click('[data-test=pane-why]');
+    await desk.page.waitForSelector('[data-test=ladder]');
+    await take('ladder', desk);
   }
 }
+const moons = await app.open();
+await fromStarter(moons.page, app.base, 'quartet-of-moons');
+await go(moons.page, 'counts');
+await moons.page.click('[data-test=pane-machine]');
+await moons.page.locator('[data-test=school-mixed] input').check();
+await moons.page.click('[data-test=plan-search]');
+await moons.page.locator('[data-test=plans] tbody tr').nth(3).waitFor();
+await take('branches', moons);
 const night = await app.open({ dark: true });
 await fromStarter(night.page, app.base);
 await go(night.page, 'plan');

@@ -3,7 +3,7 @@ import { ppm } from '@tesseron/core/period';
 import { type Rational, toFraction, toNumber } from '@tesseron/core/rational';
 import { figure, fixed } from '@tesseron/core/units';
 import { sayDrift } from '@tesseron/core/words';
-import { computed } from 'vue';
+import { computed, ref, watch } from 'vue';
 import type { Row } from './use-count-search';
 
 const props = defineProps<{
@@ -16,8 +16,28 @@ const props = defineProps<{
 }>();
 const emit = defineEmits<{ look: [key: string]; choose: [row: Row]; compare: [row: Row] }>();
 
+/** The first rows are drawn at once, the rest in the next moments, so that the page never stalls. */
+const FIRST = 8;
+const drawn = ref(FIRST);
+watch(
+  () => props.rows,
+  (now, before) => {
+    if (before && now.length === before.length) return;
+    drawn.value = FIRST;
+    more();
+  },
+  { immediate: true },
+);
+function more(): void {
+  if (drawn.value >= props.rows.length) return;
+  setTimeout(() => {
+    drawn.value += FIRST;
+    more();
+  }, 25);
+}
+
 const lines = computed(() =>
-  props.rows.map(row => ({
+  props.rows.slice(0, drawn.value).map(row => ({
     row,
     stages: row.key,
     ratio: toFraction(row.candidate.ratio),
@@ -25,7 +45,7 @@ const lines = computed(() =>
     drift: props.wanted ? sayDrift(row.error, props.wanted, props.driveSeconds) : '',
     known: row.asKnown ? 'as good as the figure is known' : '',
     centres: row.centres.map(c => fixed(c, 2)).join(', '),
-    sense: row.idler ? 'idler added' : row.sense,
+    sense: row.idler ? 'idler added' : row.sense.replace(' the drive', ''),
   })),
 );
 </script>

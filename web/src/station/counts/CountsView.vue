@@ -180,6 +180,7 @@ const ratioText = computed(() =>
             :query="goodQuery"
             :best="lookedRow && shown?.top[0]"
             @choose="pickCandidate"
+            @working="working.show(aimId, $event.stages)"
           />
           <GoalsPane
             v-else-if="pane === 'goals'"
@@ -188,6 +189,7 @@ const ratioText = computed(() =>
             :tolerance-ppm="tolerancePpm"
             :weigh="weigh"
             @choose="pick"
+            @working="working.show(aimId, $event.candidate.stages)"
           />
           <ComparePane
             v-else-if="pane === 'compare'"

@@ -17,7 +17,7 @@ const props = defineProps<{
   tolerancePpm: number | undefined;
   weigh: (candidate: Candidate) => Row | undefined;
 }>();
-const emit = defineEmits<{ choose: [row: Row] }>();
+const emit = defineEmits<{ choose: [row: Row]; working: [row: Row] }>();
 const search = useSearch<'goals'>();
 const allowed = ref(startingPpm());
 
@@ -94,9 +94,10 @@ const lines = computed(() =>
           <td class="figure">{{ l.row?.candidate.total }}</td>
           <td>{{ l.r.proven ? 'proven least' : 'best found; not all was covered' }}</td>
           <td>
-            <button v-if="l.row" type="button" class="boxed" @click="l.row && emit('choose', l.row)">
-              Choose
-            </button>
+            <template v-if="l.row">
+              <button type="button" class="boxed" @click="l.row && emit('choose', l.row)">Choose</button>
+              <button type="button" class="plain" @click="l.row && emit('working', l.row)">working</button>
+            </template>
           </td>
         </tr>
       </tbody>
@@ -120,5 +121,8 @@ const lines = computed(() =>
 
 td.left {
   text-align: left;
+}
+td .plain {
+  margin-left: 10px;
 }
 </style>

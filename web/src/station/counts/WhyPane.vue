@@ -10,7 +10,7 @@ import { useSearch } from '../../worker/use-search';
 
 /** Why the answer is not better: the ladder of fractions near the wanted rate, and what each limit costs. */
 const props = defineProps<{ query: CountQuery | undefined; best: Candidate | undefined }>();
-const emit = defineEmits<{ choose: [candidate: Candidate] }>();
+const emit = defineEmits<{ choose: [candidate: Candidate]; working: [candidate: Candidate] }>();
 const search = useSearch<'why'>();
 
 watch(
@@ -89,15 +89,24 @@ const relaxed = computed(() =>
             <td class="figure factors">{{ l.factors }}</td>
             <td :class="{ cut: l.train }">{{ l.verdict }}</td>
             <td>
-              <button
-                v-if="l.train"
-                type="button"
-                class="boxed"
-                :aria-label="`Choose ${l.text}`"
-                @click="emit('choose', l.train)"
-              >
-                Choose
-              </button>
+              <template v-if="l.train">
+                <button
+                  type="button"
+                  class="boxed"
+                  :aria-label="`Choose ${l.text}`"
+                  @click="emit('choose', l.train)"
+                >
+                  Choose
+                </button>
+                <button
+                  type="button"
+                  class="plain"
+                  :aria-label="`Working of ${l.text}`"
+                  @click="emit('working', l.train)"
+                >
+                  working
+                </button>
+              </template>
             </td>
           </tr>
         </tbody>
@@ -196,5 +205,8 @@ td:not(.cut) {
 
 .cut {
   font-family: var(--figures);
+}
+td .plain {
+  margin-left: 10px;
 }
 </style>

@@ -31,6 +31,9 @@ export interface Found {
   readonly proven: boolean;
 }
 
+/** Milliseconds between showing what was found and keeping it. */
+const KEEP_AFTER = 100;
+
 const FRESH: SearchLimits = { least: 12, most: 100, stages: [1, 2], coaxial: false, module: 1.5 };
 
 /** Everything the Counts station needs: limits for an aim, the search, its rows, and choosing one. */
@@ -89,7 +92,9 @@ export function useCountSearch(aimId: () => string | undefined) {
     const id = aim.value.id;
     const found = { proven, front: front.map(keptTrain), top: top.map(keptTrain) };
     const limitsAsked = asked.value;
-    change(`Search counts for ${aim.value.name}`, m => keepSearch(m, id, { ...limitsAsked, found }));
+    const label = `Search counts for ${aim.value.name}`;
+    // After the trains are drawn, so that the page does not stall.
+    setTimeout(() => change(label, m => keepSearch(m, id, { ...limitsAsked, found })), KEEP_AFTER);
   });
 
   const result = computed(() => {
@@ -158,6 +163,7 @@ const streamed = (best: readonly Candidate[] | undefined): Found | undefined =>
   best && { front: [], top: best, proven: false };
 
 function keepSearch(machine: Machine, aim: string, search: Omit<Search, 'id' | 'aim'>): Machine {
+  if (!byId(machine.aims, aim)) return machine;
   const own = machine.searches.filter(s => s.aim === aim);
   const { found: _, ...asked } = search;
   const same = (s: Search): boolean => {
