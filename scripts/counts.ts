@@ -130,7 +130,8 @@ function asJson(found: SearchResult, query: CountQuery): string {
       outOfReach: found.outOfReach,
       reach: [toFraction(reach.least), toFraction(reach.most)],
     }),
-    ...(!found.proven && { provenUpToError: found.covered }),
+    ...(!found.proven && { provenUpToError: found.covered.top }),
+    ...(query.front && found.covered.front < Infinity && { frontProvenUpToError: found.covered.front }),
     top: found.top.map(c => row(c, query.target)),
     ...(query.front && { front: found.front.map(c => row(c, query.target)) }),
   });

@@ -5,7 +5,7 @@ import { type CountQuery, IDLER_ROOM } from './query.ts';
 
 /** The limits that tie the counts of a train to one another. */
 export interface Fit {
-  /** Whether there is any such limit; wheels that are all alike are met by the lists themselves. */
+  /** Whether there is any such limit; wheels that are all alike, and an exact total, are met by the lists themselves. */
   readonly coupled: boolean;
   /** Whether a stage meets what is asked of it alone; stages are counted from nought. */
   readonly stage: (stage: Stage, at: number) => boolean;
@@ -13,6 +13,8 @@ export interface Fit {
   readonly train: (stages: readonly Stage[]) => boolean;
   /** Whether the tooth sums of two stages, at so many and the next, let the second return; absent where none has to. */
   readonly returns?: (out: number, back: number, at: number) => boolean;
+  /** Whether it matters which driving count meets which driven one. */
+  readonly pairing: boolean;
   /** Whether the order of the stages has a meaning. */
   readonly ordered: boolean;
 }
@@ -23,19 +25,14 @@ type TrainTest = (stages: readonly Stage[]) => boolean;
 /** The limits of a query that tie counts to one another, for trains of so many stages. */
 export function fitOf(query: CountQuery, stages: number, positions: Positions): Fit {
   const stageTests = [ratioTest(query), huntingTest(query), centreTest(query)].filter(isTest<StageTest>);
-  const alike = alikeTest(query);
-  const trainTests = [
-    returnTest(query),
-    piecesTest(query, stages),
-    alike,
-    reachTest(query),
-    totalTest(query),
-  ].filter(isTest<TrainTest>);
+  const tying = [returnTest(query), piecesTest(query, stages), reachTest(query)].filter(isTest<TrainTest>);
+  const trainTests = [...tying, alikeTest(query), totalTest(query)].filter(isTest<TrainTest>);
   const modules = new Set(query.modules?.map(m => `${m.num}/${m.den}`));
   return {
-    coupled: stageTests.length + trainTests.filter(test => test !== alike).length > 0,
+    coupled: stageTests.length + tying.length > 0,
     stage: (s, at) => stageTests.every(test => test(s, at)),
     train: all => trainTests.every(test => test(all)),
+    pairing: stageTests.length > 0 || query.coaxial !== 'none',
     ...returnsOf(query, stages),
     ordered: positions.placed || modules.size > 1 || (query.coaxial !== 'none' && stages > 2),
   };

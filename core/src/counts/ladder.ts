@@ -101,7 +101,7 @@ function* listsFor(query: CountQuery, stages: readonly number[]): Generator<Sear
     const positions = positionsOf(query, k);
     if (!positions.ok) continue;
     const fit = fitOf(query, k, positions.value);
-    const making = productSource(positions.value, fit, toNumber(query.target), query.alike);
+    const making = productSource(positions.value, fit, toNumber(query.target), query);
     let step = making.next();
     for (; !step.done; step = making.next()) yield { done: 0.1 };
     if (step.value.windows > 1) continue;

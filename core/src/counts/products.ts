@@ -140,3 +140,46 @@ function joined(parts: readonly Products[]): Products {
   }
   return { values, sums };
 }
+
+/** A product and a sum as one double: the product above, the sum below. Exact for four counts up to 1000. */
+const KEY = 1 << 13;
+
+/**
+ * All distinct pairs of product and sum of one count from each set, ascending in product: for an exact total, where more
+ * than the least sum of a product matters. Yields now and then.
+ */
+export function* productsBySum(sets: readonly (readonly number[])[]): Generator<void, Products> {
+  let keys: number[] = [];
+  const go = (at: number, product: number, sum: number, from: number): void => {
+    const set = sets[at];
+    if (!set) {
+      keys.push(product * KEY + sum);
+      return;
+    }
+    const alike = set === sets[at + 1];
+    for (const n of set) if (n >= from) go(at + 1, product * n, sum + n, alike ? n : 0);
+  };
+  const parts: Float64Array[] = [];
+  for (const n of sets[0] ?? []) {
+    go(1, n, n, sets[0] === sets[1] ? n : 0);
+    parts.push(Float64Array.from(keys));
+    keys = [];
+    yield;
+  }
+  const all = new Float64Array(parts.reduce((n, p) => n + p.length, 0));
+  let at = 0;
+  for (const p of parts) {
+    all.set(p, at);
+    at += p.length;
+  }
+  all.sort();
+  yield;
+  const distinct = all.filter((k, i) => i === 0 || k !== all[i - 1]);
+  const values = new Float64Array(distinct.length);
+  const sums = new Uint16Array(distinct.length);
+  for (let i = 0; i < distinct.length; i++) {
+    values[i] = Math.floor((distinct[i] as number) / KEY);
+    sums[i] = (distinct[i] as number) % KEY;
+  }
+  return { values, sums };
+}

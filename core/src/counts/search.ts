@@ -3,7 +3,8 @@ import { fail, ok, type Result } from '../result/index.ts';
 import { byTotal, byError, type Candidate, candidateOf, errorSize } from './candidate.ts';
 import { type Fit, fitOf } from './fit.ts';
 import { createFrontList, createTopList, type Hit } from './hits.ts';
-import { fewHalves, productSource, stageSource } from './lists.ts';
+import { fewHalves, stageSource } from './halves.ts';
+import { productSource } from './lists.ts';
 import { type Positions, positionsOf, reachOf } from './positions.ts';
 import { checkQuery, type CountQuery } from './query.ts';
 import {
@@ -16,7 +17,10 @@ import {
   type Weighing,
 } from './weigh.ts';
 
-/** Up to which error (relative) a list is proven complete: everything up to there was weighed. Infinity: all of it. */
+/**
+ * Up to which error (relative) a list is proven complete: everything up to there was weighed. Infinity: all of it. With
+ * four stages and limits that tie their counts the front reaches only as far as the best by error.
+ */
 export interface Covered {
   readonly top: number;
   readonly front: number;
@@ -30,7 +34,7 @@ export interface SearchResult {
   readonly top: readonly Candidate[];
   readonly reach: { readonly least: Rational; readonly most: Rational };
   readonly outOfReach: 'below' | 'above' | undefined;
-  /** Whether both lists are complete within the limits. */
+  /** Whether the best by error are complete within the limits; how far the front is, `covered` says. */
   readonly proven: boolean;
   readonly covered: Covered;
 }
@@ -71,7 +75,7 @@ export function* searchCounts(query: CountQuery): Generator<SearchProgress, Resu
     top: mergeTops(found, target, query.top),
     reach,
     outOfReach,
-    proven: covered.top === Infinity && covered.front === Infinity,
+    proven: covered.top === Infinity,
     covered,
   });
 }
@@ -110,11 +114,14 @@ function* searchStages(
   reach: Reach,
 ): Generator<SearchProgress, Found> {
   const t = toNumber(target);
-  const halves = fit.coupled && fewHalves(positions, fit);
-  const making = halves ? stageSource(positions, fit, t) : productSource(positions, fit, t, query.alike);
+  const narrow = query.coaxial !== 'none' || query.centre !== undefined || positions.driving.length <= 2;
+  const halves = fit.coupled && narrow && fewHalves(positions, fit);
+  const making = halves ? stageSource(positions, fit, t) : productSource(positions, fit, t, query);
   const source = yield* loading(making, 0);
   const show = (h: Hit): Candidate => candidateOf(h.stages ?? source.trainOf(h.num, h.den)?.stages ?? []);
   const mostTotal = [...positions.driving, ...positions.driven].reduce((n, s) => n + (s.at(-1) ?? 0), 0);
+  /** With an exact total the front is the best train alone. */
+  const withFront = query.front !== false && query.exactTotal === undefined;
   const top = createTopList(target, query.top);
   const front = createFrontList(target, mostTotal);
   const weighing: Weighing = {
@@ -129,13 +136,13 @@ function* searchStages(
     show,
     onSide: sideTest(query.side, query.target),
   };
-  const covered = {
-    top: yield* findTop(weighing, query.top),
-    front: query.front === false ? Infinity : yield* findFront(weighing),
-  };
+  const covered = { top: yield* findTop(weighing, query.top), front: Infinity };
+  if (withFront && fit.coupled && positions.driving.length > 3) covered.front = top.threshold();
+  else if (withFront) covered.front = yield* findFront(weighing);
+  const proven = (c: Candidate): boolean => toNumber(errorSize(c.ratio, target)) <= covered.front;
   return {
     top: top.best().map(show),
-    front: query.front === false ? [] : front.front().map(show),
+    front: query.front === false ? [] : front.front().map(show).filter(proven),
     covered,
   };
 }

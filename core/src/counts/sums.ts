@@ -46,10 +46,10 @@ export function* visitBySums(
       const [x, y] = [a.at.get(s) as Int32Array, b.at.get(r) as Int32Array];
       neighbours(lists, x, y, () => limit(s + r), look);
       work += x.length + y.length;
-    }
-    if (work > 2e5) {
-      yield;
-      work = 0;
+      if (work > 1e5) {
+        yield;
+        work = 0;
+      }
     }
   }
 }

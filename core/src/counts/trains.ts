@@ -20,6 +20,8 @@ export function createTrainMaker(positions: Positions, fit: Fit): TrainMaker {
       for (const b of drivenOf(den)) {
         const total = a.sum + b.sum;
         if (total > least) break;
+        const loose = !fit.ordered && !fit.pairing;
+        if (loose && !fit.train(inRow(a.counts, b.counts))) continue;
         for (const stages of arrangements(a.counts, b.counts, positions, fit.ordered)) {
           if (!stages.every(fit.stage) || !fit.train(stages)) continue;
           if (total < least || !best || byCompactness(stages, best) < 0) best = stages;
@@ -30,6 +32,9 @@ export function createTrainMaker(positions: Positions, fit: Fit): TrainMaker {
     return best && { stages: best, total: least };
   };
 }
+
+const inRow = (driving: readonly number[], driven: readonly number[]): Stage[] =>
+  driving.map((d, i) => ({ driving: d, driven: driven[i] as number }));
 
 interface Factoring {
   readonly counts: readonly number[];

@@ -1,7 +1,8 @@
 import type { Lists } from './lists.ts';
 
-/** Entries of the left list that are weighed between two chances to stop. */
+/** Entries of the left list, and pairs, that are weighed between two chances to stop. */
 const CHUNK = 1 << 15;
+const MOST_VISITS = 400;
 
 /**
  * Visits every pair of entries whose quotient left / right is within `error()` of the target (relative, from nought
@@ -12,44 +13,50 @@ export function* visitNear(
   error: () => number,
   visit: (i: number, j: number, error: number) => void,
 ): Generator<void> {
-  const values = left.values;
-  let j = 0;
-  for (let from = 0; from < values.length; from += CHUNK) {
-    const to = Math.min(values.length, from + CHUNK);
-    j = visitSome(values, scaled, from, to, j, error, visit);
+  const walk = { i: 0, j: 0 };
+  while (walk.i < left.values.length) {
+    visitSome(left.values, scaled, walk, error, visit);
     yield;
   }
 }
 
+/** Goes on with a walk until it has done enough; i ends at the length of the list when it is done. */
 function visitSome(
   values: Float64Array,
   scaled: Float64Array,
-  from: number,
-  to: number,
-  start: number,
+  walk: { i: number; j: number },
   error: () => number,
   visit: (i: number, j: number, error: number) => void,
-): number {
-  let j = start;
+): void {
+  const to = Math.min(values.length, walk.i + CHUNK);
+  let j = walk.j;
   let e = error();
   let [least, most] = nearBounds(e);
-  for (let i = from; i < to; i++) {
+  let visits = 0;
+  let i = walk.i;
+  for (; i < to && visits < MOST_VISITS; i++) {
     const value = values[i] as number;
     const low = value * least;
     while (j < scaled.length && (scaled[j] as number) < low) j++;
-    if (j === scaled.length) return j;
+    if (j === scaled.length) {
+      i = values.length;
+      break;
+    }
     const high = value * most;
     if ((scaled[j] as number) > high) continue;
     for (let k = j; k < scaled.length && (scaled[k] as number) <= high; k++) {
       const found = Math.abs(value / (scaled[k] as number) - 1);
-      if (found <= e) visit(i, k, found);
+      if (found > e) continue;
+      visits += 1;
+      visit(i, k, found);
     }
     const now = error();
     if (now === e) continue;
     e = now;
     [least, most] = nearBounds(e);
   }
-  return j;
+  walk.i = i;
+  walk.j = j;
 }
 
 /** Factors between which a partner of an entry must lie for an error up to e, a little wider than need be. */

@@ -41,6 +41,45 @@ describe('machine files', () => {
     expect(must(readMachine(writeMachine(newMachine('x'))))).to.deep.equal(newMachine('x'));
   });
 
+  it('of version 1 are brought up to date: nothing is lost, and an empty list of plans is added', () => {
+    const { plans: _, ...old } = JSON.parse(starter) as Record<string, unknown>;
+    const read = must(readMachine(JSON.stringify({ ...old, version: 1 })));
+    expect(writeMachine(read)).to.equal(starter);
+    const search = {
+      id: 's1',
+      aim: 'aim1',
+      least: 12,
+      most: 100,
+      stages: [1, 2],
+      coaxial: false,
+      module: 1.5,
+    };
+    const searched = must(readMachine(JSON.stringify({ ...old, version: 1, searches: [search] })));
+    expect(searched.searches).to.deep.equal([search]);
+  });
+
+  it('keep plans, wide searches, arms and the way a drive rolls', () => {
+    const data = JSON.parse(starter) as Damageable & Record<string, unknown>;
+    const branch = { aim: 'tide', stages: [{ driving: 20, driven: 40 }, { driving: 25, driven: 35 }] }; // prettier-ignore
+    const plan = { id: 'p1', aims: ['tide', 'moon'], school: 'cascade', objective: 'worst error', drive: 'given', least: 12, most: 60, leastSum: 60, mostSum: 60, found: { proven: true, branches: [branch, { ...branch, aim: 'moon', from: 'tide' }] } }; // prettier-ignore
+    const found = { proven: true, front: [{ driving: [20], driven: [40] }], top: [] };
+    const search = { id: 's1', aim: 'tide', least: 12, most: 100, stages: [4], coaxial: true, module: 1, secondModule: 1.25, stock: '20, 30×2', positions: [{ driving: { least: 20, most: 20 } }, {}], centre: { distance: 40, within: 0.5 }, found }; // prettier-ignore
+    const whole = {
+      ...data,
+      plans: [plan],
+      searches: [search],
+      drive: { ...data.drive, travel: '0.4 m round' },
+    };
+    const read = must(readMachine(JSON.stringify(whole)));
+    expect([read.plans, read.searches, read.drive?.travel]).to.deep.equal([[plan], [search], '0.4 m round']);
+    expect(must(readMachine(writeMachine(read)))).to.deep.equal(read);
+    const lost = { ...whole, plans: [{ ...plan, aims: ['tide', 'nobody'] }] };
+    expect(codeOf(JSON.stringify(lost))).to.equal('missing-aim');
+    expect(codeOf(JSON.stringify({ ...whole, drive: { ...data.drive, travel: 'far' } }))).to.equal(
+      'file-invalid',
+    );
+  });
+
   it('are refused with a sentence when they are not whole, not ours, or too new', () => {
     expect(codeOf('')).to.equal('file-not-json');
     expect(codeOf('solid wheel')).to.equal('file-not-json');

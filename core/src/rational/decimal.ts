@@ -3,7 +3,7 @@ import { abs } from './integer.ts';
 import { div, type Rational, rational } from './rational.ts';
 
 const DECIMAL = /^([+-]?)(\d*)(?:\.(\d*))?(?:[eE]([+-]?\d{1,4}))?$/;
-const MOST_DIGITS = 400;
+const MOST_DIGITS = 1000;
 
 /** Reads a decimal exactly: "12.4206012", "-1e-3". Never through a double. */
 export function parseDecimal(text: string): Result<Rational> {

@@ -63,7 +63,7 @@ describe('rationals', () => {
     expect(toFraction(must(parseDecimal('0.1')))).to.equal('1/10');
     expect(toFraction(must(parseDecimal('-12.50e-1')))).to.equal('-5/4');
     expect(toFraction(must(parseRational('1/365.24219')))).to.equal('100000/36524219');
-    for (const bad of ['', '.', '1..2', 'abc', '0x10', '1e99999', '1/2/3', '1/0', 'NaN', '9'.repeat(500)])
+    for (const bad of ['', '.', '1..2', 'abc', '0x10', '1e99999', '1/2/3', '1/0', 'NaN', '9'.repeat(1500)])
       expect(parseRational(bad).ok, bad).to.equal(false);
   });
 

@@ -8,6 +8,7 @@ import {
   parseTravel,
   parseWanted,
   sayPeriod,
+  STANDARD_MODULES,
   sayTime,
   figure,
   fixed,
@@ -138,6 +139,15 @@ describe('periods as people write them', () => {
     expect(must(parseSpan('100 turns'))).to.deep.equal({ kind: 'turns', turns: rational(100) });
     expect(must(parseSpan('365.25 d')).kind).to.equal('time');
     expect(parseSpan('0 turns').ok).to.equal(false);
+  });
+});
+
+describe('standard modules', () => {
+  it('are ascending, each once; series I of ISO 54 is among them, and nothing between 1 and 1.125 (from memory)', () => {
+    expect([...STANDARD_MODULES].sort((a, b) => a - b)).to.deep.equal([...STANDARD_MODULES]);
+    expect(new Set(STANDARD_MODULES).size).to.equal(STANDARD_MODULES.length);
+    expect(STANDARD_MODULES).to.include.members([1, 1.25, 1.5, 2, 2.5, 3, 4, 5, 6, 8, 10]);
+    expect(STANDARD_MODULES.filter(m => m >= 1 && m < 1.25)).to.deep.equal([1, 1.125]);
   });
 });
 

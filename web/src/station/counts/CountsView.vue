@@ -4,6 +4,7 @@ import { type Candidate, LEAST_COUNT } from '@tesseron/core/counts';
 import { undercutLimit } from '@tesseron/core/tooth';
 import { toDecimal, toFraction, toNumber, toSignificant } from '@tesseron/core/rational';
 import type { Search } from '@tesseron/core/machine';
+import { figure } from '@tesseron/core/units';
 import { sayProblem } from '@tesseron/core/words';
 import { computed, ref, shallowRef, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
@@ -237,12 +238,16 @@ const ratioText = computed(() =>
         </p>
         <template v-if="shown">
           <p class="proof" data-test="proof">
-            <template v-if="shown.proven">
-              Proven: no train within these limits beats the filled squares in both error and teeth.
-            </template>
-            <template v-else>
+            <template v-if="!shown.proven">
               Cut short: these are the best of what was covered; a better train within the limits is not
               excluded.
+            </template>
+            <template v-else-if="shown.frontTo !== undefined">
+              Proven best by error. The filled squares are complete up to
+              {{ figure(shown.frontTo * 1e6, 3) }} ppm; coarser trains were not weighed.
+            </template>
+            <template v-else>
+              Proven: no train within these limits beats the filled squares in both error and teeth.
             </template>
             {{ rows.length }} listed, from {{ asked?.least }} to {{ asked?.most }} teeth<template
               v-if="result"

@@ -29,6 +29,8 @@ export interface Found {
   readonly front: readonly Candidate[];
   readonly top: readonly Candidate[];
   readonly proven: boolean;
+  /** Error (relative) up to which the compromises are complete, where that is not everything. */
+  readonly frontTo?: number;
 }
 
 /** Milliseconds between showing what was found and keeping it. */
@@ -87,8 +89,8 @@ export function useCountSearch(aimId: () => string | undefined) {
 
   watch(search.answer, answer => {
     if (!answer?.ok || !aim.value || !asked.value) return;
-    const { front, top, proven } = answer.value;
-    shown.value = { front, top, proven };
+    const { front, top, proven, covered } = answer.value;
+    shown.value = { front, top, proven, ...(covered.front < Infinity && { frontTo: covered.front }) };
     const id = aim.value.id;
     const found = { proven, front: front.map(keptTrain), top: top.map(keptTrain) };
     const limitsAsked = asked.value;
