@@ -47,7 +47,7 @@ describe('machine files', () => {
     expect(writeMachine(read)).to.equal(starter);
     const search = {
       id: 's1',
-      aim: 'aim1',
+      aim: 'tide',
       least: 12,
       most: 100,
       stages: [1, 2],
