@@ -6,10 +6,12 @@ import { branchesBench } from './branches.ts';
 import { browserBench } from './browser.ts';
 import { clock, report } from './clock.ts';
 import { countsBench } from './counts.ts';
+import { planetaryBench } from './planetary.ts';
 import { sixtyWheels } from './sixty-wheels.ts';
 
 countsBench();
 branchesBench();
+planetaryBench();
 
 const machine = sixtyWheels();
 const all = clock(() => derive(machine));

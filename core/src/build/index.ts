@@ -3,3 +3,4 @@ export * from './describe-candidate.ts';
 export * from './plant-branches.ts';
 export * from './search-query.ts';
 export * from './branch-outputs.ts';
+export * from './plant-planetary.ts';

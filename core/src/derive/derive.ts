@@ -1,6 +1,6 @@
 import { axisPositions, clearanceFindings, wheelPhases } from '../layout/index.ts';
 import { type Finding, finding } from '../result/index.ts';
-import { byId, type Machine } from '../machine/index.ts';
+import type { Machine } from '../machine/index.ts';
 import { CHORD_ERROR } from '../tooth/index.ts';
 import { trainRates } from '../train/index.ts';
 import { type DriveFacts, parsePeriod, parseTravel } from '../units/index.ts';
@@ -66,7 +66,6 @@ export function derive(machine: Machine, before?: Derived, chordError = CHORD_ER
     ...positions.value.findings,
     ...phases.value.findings,
     ...clearance.value,
-    ...copiesFindings(machine),
   ];
   return {
     machine,
@@ -98,13 +97,3 @@ function driveFindings(machine: Machine): Finding[] {
   const aimed = machine.aims.find(a => a.member !== undefined && a.member === machine.drive?.member);
   return aimed ? [finding('aim-on-drive', 'warn', 'aims', [aimed.id])] : [];
 }
-
-/** Planets in copies are said by the document and not yet drawn. */
-const copiesFindings = (machine: Machine): Finding[] =>
-  machine.axes
-    .filter(a => a.copies)
-    .map(a =>
-      finding('copies-not-drawn', 'note', 'plan', [byId(machine.axes, a.id)?.id ?? a.id], {
-        count: a.copies?.count ?? 0,
-      }),
-    );

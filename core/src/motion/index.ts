@@ -1,2 +1,3 @@
 export * from './angle.ts';
 export * from './place.ts';
+export * from './copies.ts';

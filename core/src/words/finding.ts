@@ -193,10 +193,6 @@ const WORDS: Readonly<Record<string, Words>> = {
     why: `They overlap by ${mm(s.num('overlap'))} in a layer the arbor passes.`,
     advice: 'Swing an arbor, or change layers.',
   }),
-  'copies-not-drawn': s => ({
-    title: `${s.name()} stands in ${s.num('count')} places`,
-    why: 'Only the first is drawn yet.',
-  }),
 };
 
 /** A finding as the maker reads it. Throws for a code without words. */

@@ -75,6 +75,15 @@ const SENTENCES: Readonly<Record<string, Sentence>> = {
   'train-empty': () => 'Write the counts of a train, driving first, such as 41/84 61/56.',
   'train-unreadable': d =>
     `${reading(d)} is not a stage. Write driving and driven counts with a stroke between, such as 41/84.`,
+  'planetary-sum': d =>
+    `Sun ${d['sun']} and planets of ${d['planet']} need a ring of ${d['needs']}, not ${d['ring']}: ring = sun + 2 · planet.`,
+  'planetary-odd': d =>
+    `Between sun ${d['sun']} and ring ${d['ring']} no whole planet fits: their difference must be even.`,
+  'planetary-two-counts': () => 'Give two of sun, planet and ring; the third follows.',
+  'planetary-too-small': d =>
+    `One wheel would have ${d['least']} teeth; none may have fewer than ${d['smallest']}. Choose other counts.`,
+  'planets-out-of-range': d => `A set has from 1 to ${d['most']} planets, not ${d['planets']}.`,
+  'planetary-same-member': () => 'The member that is held cannot drive. Choose another.',
   'sums-reversed': d => `The least tooth sum, ${d['least']}, is above the most, ${d['most']}. Swap them.`,
   'sum-too-large': d => `A tooth sum of ${d['most']} is more than is searched. Use at most ${d['largest']}.`,
   'sum-too-small': d =>

@@ -50,7 +50,7 @@ function fit(): void {
     : wheels.value
         .filter(w => visible(w.wheel.layer))
         .flatMap(w => {
-          const s = places.value.get(w.wheel.member);
+          const s = places.value.get(w.place);
           return s ? [{ centre: s.centre, radius: w.tipRadius }] : [];
         });
   view.value = fitDiscs(discs, box.value);

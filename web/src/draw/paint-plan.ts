@@ -44,7 +44,7 @@ function paintWheel(
   w: DrawnWheel,
   cache: OutlineCache,
 ): void {
-  const stance = frame.places.get(w.wheel.member);
+  const stance = frame.places.get(w.place);
   if (!stance || !onScreen(frame, stance, w.tipRadius)) return;
   const { scale, centre } = frame.view;
   const r = frame.ratio;
@@ -69,7 +69,7 @@ function paintWheel(
 }
 
 function paintPitchCircle(context: CanvasRenderingContext2D, frame: PlanFrame, w: DrawnWheel): void {
-  const stance = frame.places.get(w.wheel.member);
+  const stance = frame.places.get(w.place);
   const radius = w.pitchRadius * frame.view.scale;
   if (!stance || frame.running || radius < 6 || !onScreen(frame, stance, w.tipRadius)) return;
   const p = toScreen(frame.view, frame.size, stance.centre);
@@ -151,7 +151,8 @@ const LINE = 15;
 function paintLabels(context: CanvasRenderingContext2D, frame: PlanFrame): void {
   const atAxis = new Map<string, DrawnWheel[]>();
   for (const w of frame.wheels) {
-    if (frame.visible(w.wheel.layer) && w.tipRadius * frame.view.scale > 14)
+    const first = w.place === w.wheel.member;
+    if (first && frame.visible(w.wheel.layer) && w.tipRadius * frame.view.scale > 14)
       atAxis.set(w.axis, [...(atAxis.get(w.axis) ?? []), w]);
   }
   context.font = '12px "Atkinson Hyperlegible Mono Variable", monospace';

@@ -1,13 +1,15 @@
 import type { Derived } from '@tesseron/core/derive';
-import { flatten, type Point } from '@tesseron/core/geometry';
+import { flatten, type Point, rotate } from '@tesseron/core/geometry';
 import { circleCount, type Wheel } from '@tesseron/core/machine';
-import { arborStance, type DriveTurns, type Stance } from '@tesseron/core/motion';
+import { arborStance, type DriveTurns, memberCopies, type Stance } from '@tesseron/core/motion';
 import type { Rational } from '@tesseron/core/rational';
 import { involuteOutline, type ToothSpec } from '@tesseron/core/tooth';
 
 /** A wheel as the plan shows it. */
 export interface DrawnWheel {
   readonly wheel: Wheel;
+  /** Where it stands, see `stances`: its member, or one of the further places of a planet. */
+  readonly place: string;
   readonly axis: string;
   readonly count: number | undefined;
   readonly rate: Rational | undefined;
@@ -35,6 +37,7 @@ export function drawnWheels(derived: Derived): DrawnWheel[] {
     return [
       {
         wheel,
+        place: wheel.member,
         axis,
         count,
         rate: derived.train.rates[wheel.member],
@@ -48,15 +51,29 @@ export function drawnWheels(derived: Derived): DrawnWheel[] {
       },
     ];
   });
-  return drawn.sort((a, b) => a.wheel.layer - b.wheel.layer || b.tipRadius - a.tipRadius);
+  const further = memberCopies(machine).flatMap((copy, i) =>
+    drawn
+      .filter(w => w.wheel.member === copy.member)
+      .map(w => ({ ...w, place: placeOf(copy.member, i), phase: w.phase + copy.spin })),
+  );
+  return [...drawn, ...further].sort((a, b) => a.wheel.layer - b.wheel.layer || b.tipRadius - a.tipRadius);
 }
 
-/** Where every arbor stands at some turns of the drive. */
+const placeOf = (member: string, copy: number): string => `${member} ${copy}`;
+
+/** Where every arbor stands at some turns of the drive; planets in several places have an entry for each. */
 export function stances(derived: Derived, turns: DriveTurns): Map<string, Stance> {
   const found = new Map<string, Stance>();
   for (const m of derived.machine.members) {
     const s = arborStance(derived.machine, derived.train.rates, derived.positions.at, m.id, turns);
     if (s) found.set(m.id, s);
+  }
+  for (const [i, copy] of memberCopies(derived.machine).entries()) {
+    const [own, arm] = [found.get(copy.member), found.get(copy.arm)];
+    if (!own || !arm) continue;
+    const arrow = rotate({ x: own.centre.x - arm.centre.x, y: own.centre.y - arm.centre.y }, copy.turn);
+    const centre = { x: arm.centre.x + arrow.x, y: arm.centre.y + arrow.y };
+    found.set(placeOf(copy.member, i), { centre, angle: own.angle });
   }
   return found;
 }
@@ -112,7 +129,7 @@ export function wheelAt(
   visible: (layer: number) => boolean,
 ): DrawnWheel | undefined {
   const under = wheels.filter(w => {
-    const s = places.get(w.wheel.member);
+    const s = places.get(w.place);
     return s && visible(w.wheel.layer) && Math.hypot(p.x - s.centre.x, p.y - s.centre.y) <= w.tipRadius;
   });
   return under.sort((a, b) => a.tipRadius - b.tipRadius)[0];

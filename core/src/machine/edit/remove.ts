@@ -28,12 +28,20 @@ export const removeTrainTo =
     let current = machine;
     let gone = [member];
     while (gone.length > 0) {
-      const neighbours = gone.flatMap(id => meshedWith(current, id));
+      const neighbours = gone.flatMap(id =>
+        [id, ...carriedBy(current, id)].flatMap(m => meshedWith(current, m)),
+      );
       current = gone.reduce((m, id) => removeArbor(m, id), current);
       gone = [...new Set(neighbours)].filter(id => idle(current, id));
     }
     return current;
   };
+
+/** Members on axes that an arm carries: they go with it. */
+const carriedBy = (machine: Machine, arm: string): string[] => {
+  const axes = new Set(machine.axes.filter(a => a.frame === arm).map(a => a.id));
+  return machine.members.flatMap(m => (m.kind === 'arbor' && axes.has(m.axis) ? [m.id] : []));
+};
 
 /** Members that mesh with wheels of this one. */
 function meshedWith(machine: Machine, member: string): string[] {

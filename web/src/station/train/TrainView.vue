@@ -11,10 +11,12 @@ import { useOpen } from '../../machine/use-open';
 import NumberField from '../../parts/NumberField.vue';
 import { pathFromDrive } from './path-from-drive';
 import ElevationDrawing from './ElevationDrawing.vue';
+import PlanetaryPanel from './PlanetaryPanel.vue';
 
 const { machine, derived, change } = useOpen();
 const working = useRatioWorking();
 const selected = ref<string>();
+const planetary = ref(false);
 const shown = computed(() => selected.value ?? machine.value.members[0]?.id);
 
 const arbors = computed(() =>
@@ -59,6 +61,8 @@ const path = computed(() =>
       <p v-else class="empty">No wheels yet. Choose counts for an output first.</p>
     </template>
     <template #ledger>
+      <v-btn v-if="machine.drive" data-test="add-planetary" @click="planetary = true">Planetary set…</v-btn>
+      <PlanetaryPanel v-if="planetary" v-model="planetary" />
       <h3>Arbors, in turns per turn of the drive</h3>
       <table class="ruled" data-test="rates">
         <thead>

@@ -1,0 +1,3 @@
+export * from './set.ts';
+export * from './assembly.ts';
+export * from './search.ts';

@@ -1,0 +1,191 @@
+import { expect } from 'chai';
+import fc from 'fast-check';
+import { KINDS } from '../../test/kinds.ts';
+import {
+  absolute,
+  compare,
+  div,
+  mul,
+  ONE,
+  parseRational,
+  rational,
+  sub,
+  toFraction,
+} from '../rational/index.ts';
+import { must } from '../result/index.ts';
+import { trainRates } from '../train/index.ts';
+import { assemblyOf, type Central, CENTRALS, drivenOf, type PlanetaryQuery, planetaryRate, type PlanetarySet, planetaryUses, searchPlanetary, setFrom } from './index.ts'; // prettier-ignore
+
+const SET: PlanetarySet = { sun: 24, planet: 18, ring: 60, planets: 3 };
+const count = fc.integer({ min: 6, max: 60 });
+
+describe('a planetary set', () => {
+  it('has the rates of the handbooks, whichever member is held (Machinery’s Handbook, planetary gearing; from memory)', () => {
+    const uses = Object.fromEntries(planetaryUses(SET).map(u => [`${u.held} held, ${u.driver} drives`, toFraction(u.rate)])); // prettier-ignore
+    expect(uses).to.deep.equal({
+      'sun held, ring drives': '5/7',
+      'sun held, arm drives': '7/5',
+      'ring held, sun drives': '2/7',
+      'ring held, arm drives': '7/2',
+      'arm held, sun drives': '-2/5',
+      'arm held, ring drives': '-5/2',
+    });
+  });
+
+  it('agrees with the general solver: ring held, sun drives, arm +2/7 (conventions 8)', () => {
+    const machine = KINDS['planets in copies']!;
+    expect(trainRates(machine).rates['arm']).to.deep.equal(planetaryRate(SET, 'ring', 'sun'));
+  });
+
+  it('obeys Willis’s formula in every use (Principles of Mechanism, 1841)', () => {
+    fc.assert(
+      fc.property(count, count, (sun, planet) => {
+        const set = { sun, planet, ring: sun + 2 * planet, planets: 3 };
+        for (const u of planetaryUses(set)) {
+          const w: Record<Central, ReturnType<typeof rational>> = { sun: rational(0), ring: rational(0), arm: rational(0) }; // prettier-ignore
+          w[u.driver] = ONE;
+          w[u.driven] = u.rate;
+          const left = mul(sub(w.sun, w.arm), rational(sun));
+          const right = mul(sub(w.ring, w.arm), rational(-set.ring));
+          expect(compare(left, right)).to.equal(0);
+          expect(mul(u.rate, planetaryRate(set, u.held, u.driven)), 'back again').to.deep.equal(ONE);
+        }
+      }),
+    );
+  });
+
+  it('follows from any two of its counts', () => {
+    const sets = [{ sun: 24, planet: 18 }, { sun: 24, ring: 60 }, { planet: 18, ring: 60 }]; // prettier-ignore
+    for (const known of sets) expect(must(setFrom(known, 3))).to.deep.equal(SET);
+    const code = (known: Parameters<typeof setFrom>[0], planets = 3): string => {
+      const set = setFrom(known, planets);
+      return set.ok ? 'ok' : set.problem.code;
+    };
+    expect(code({ sun: 24, ring: 61 })).to.equal('planetary-odd');
+    expect(code({ sun: 24, planet: 18, ring: 62 })).to.equal('planetary-sum');
+    expect(code({ sun: 24 })).to.equal('planetary-two-counts');
+    expect(code({ planet: 30, ring: 60 })).to.equal('planetary-too-small');
+    expect(code({ sun: 24, planet: 18 }, 0)).to.equal('planets-out-of-range');
+    expect(code({ sun: 24.5, planet: 18 })).to.equal('limits-not-whole');
+  });
+
+  it('goes together with 3, 4 or 6 equal planets of 24 and 60, not with 5 (conventions 10)', () => {
+    expect([3, 4, 5, 6].map(planets => assemblyOf({ ...SET, planets }).equal)).to.deep.equal([
+      true,
+      true,
+      false,
+      true,
+    ]);
+    const five = assemblyOf({ ...SET, planets: 5 });
+    expect(five.anglesDeg[0]).to.equal(0);
+    for (const a of five.anglesDeg) expect((a * 84) / 360, 'whole places of 360°/84').to.be.closeTo(Math.round((a * 84) / 360), 1e-9); // prettier-ignore
+    expect(Math.max(...five.anglesDeg.map((a, k) => Math.abs(a - 72 * k)))).to.be.below(360 / 84 / 2 + 1e-9);
+  });
+
+  it('knows when planets touch, by their tips’ own distance', () => {
+    fc.assert(
+      fc.property(count, count, fc.integer({ min: 2, max: 8 }), (sun, planet, planets) => {
+        const { gap, anglesDeg } = assemblyOf({ sun, planet, ring: sun + 2 * planet, planets });
+        const points = anglesDeg.map(a => {
+          const t = (a * Math.PI) / 180;
+          return { x: ((sun + planet) / 2) * Math.cos(t), y: ((sun + planet) / 2) * Math.sin(t) };
+        });
+        const apart = points.flatMap((p, i) =>
+          points.slice(i + 1).map(q => Math.hypot(p.x - q.x, p.y - q.y)),
+        );
+        expect(gap).to.be.closeTo(Math.min(...apart) - planet - 2, 1e-9);
+      }),
+    );
+    expect(assemblyOf(SET).fits, '42 sin 30° = 21 leaves one module between the tips of six').to.deep.equal([
+      2, 3, 4, 6,
+    ]);
+    expect(assemblyOf({ ...SET, planets: 1 }).gap).to.equal(Infinity);
+  });
+});
+
+describe('the search for planetary counts', () => {
+  const QUERY: PlanetaryQuery = {
+    target: must(parseRational('2/7')),
+    ...{ held: 'ring', driver: 'sun', least: 12, most: 120, planets: [3, 4], equalOnly: true, gap: 0.5 },
+    ...{ module: 1, top: 10 },
+  };
+
+  it('finds a wanted rate exactly where it exists, with the smallest ring', () => {
+    const [first] = must(searchPlanetary(QUERY));
+    expect(toFraction(first!.rate)).to.equal('2/7');
+    expect(first!.set.ring, '12, 9 and 30 would have a planet of 9').to.be.below(61);
+    const smaller = must(searchPlanetary({ ...QUERY, most: first!.set.ring - 1 }));
+    expect(
+      smaller.filter(f => toFraction(f.rate) === '2/7' && f.set.planets === first!.set.planets),
+    ).to.deep.equal([]);
+  });
+
+  it('agrees with plain loops over all counts', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 5, max: 95 }),
+        fc.constantFrom(...CENTRALS),
+        fc.constantFrom(...CENTRALS),
+        fc.boolean(),
+        (percent, held, driver, equalOnly) => {
+          if (held === driver) return;
+          const sense = held === 'arm' ? -1 : 1;
+          const query = {
+            ...QUERY,
+            target: rational(sense * percent, 40),
+            held,
+            driver,
+            most: 60,
+            equalOnly,
+            top: 5,
+          };
+          const errors: number[] = [];
+          const seen = new Set<string>();
+          for (let s = 12; s <= 60; s++)
+            for (let p = 12; s + 2 * p <= 60; p++)
+              for (const n of [3, 4]) {
+                const set = { sun: s, planet: p, ring: s + 2 * p, planets: n };
+                const rate = planetaryRate(set, held, driver);
+                const name = `${toFraction(rate)} ${n}`;
+                if ((equalOnly && (s + set.ring) % n !== 0) || assemblyOf(set).gap < 0.5 || seen.has(name))
+                  continue;
+                seen.add(name);
+                errors.push(Math.abs(Number(rate.num) / Number(rate.den) / ((sense * percent) / 40) - 1));
+              }
+          const found = must(searchPlanetary(query)).map(f =>
+            Math.abs(Number(f.error.num) / Number(f.error.den)),
+          );
+          errors.sort((a, b) => a - b);
+          expect(found.length).to.equal(Math.min(5, errors.length));
+          found.forEach((e, i) => expect(e).to.be.closeTo(errors[i]!, 1e-12));
+        },
+      ),
+      { numRuns: 60 },
+    );
+  });
+
+  it('keeps within an outside diameter, and orders by error exactly', () => {
+    const found = must(searchPlanetary({ ...QUERY, target: rational(1n, 4n), module: 2, outside: 130 }));
+    for (const f of found) {
+      expect(f.outside).to.be.at.most(130);
+      expect(compare(absolute(f.error), absolute(sub(div(f.rate, rational(1n, 4n)), ONE)))).to.equal(0);
+    }
+    for (let i = 1; i < found.length; i++)
+      expect(compare(absolute(found[i - 1]!.error), absolute(found[i]!.error))).to.be.at.most(0);
+  });
+
+  it('says what cannot be asked', () => {
+    const code = (change: Partial<PlanetaryQuery>): string => {
+      const found = searchPlanetary({ ...QUERY, ...change });
+      return found.ok ? 'ok' : found.problem.code;
+    };
+    expect(code({ target: rational(0) })).to.equal('ratio-zero');
+    expect(code({ driver: 'ring' })).to.equal('planetary-same-member');
+    expect(code({ least: 2 })).to.equal('limit-too-small');
+    expect(code({ least: 50, most: 20 })).to.equal('limits-reversed');
+    expect(code({ least: 12.5 })).to.equal('limits-not-whole');
+    expect(code({ planets: [] })).to.equal('planets-out-of-range');
+    expect(code({ planets: [30] })).to.equal('planets-out-of-range');
+    expect(drivenOf('ring', 'sun')).to.equal('arm');
+  });
+});
