@@ -190,6 +190,36 @@ describe('aims and counts', () => {
     expect(errors).to.deep.equal([]);
   });
 
+  it('adds a planetary set for an output, draws every planet, and says when nothing is held', async () => {
+    const { page, errors } = await app.open();
+    await newMachine(page, app.base);
+    await page.click('[data-test=add-aim]');
+    await type(page, 'aim-wanted', '2/7');
+    await go(page, 'train');
+    await page.click('[data-test=add-planetary]');
+    await type(page, 'planetary-planets', '5');
+    await page
+      .locator('[data-test=planetary-says]', { hasText: 'the nearest places are 0.00°, 72.86°' })
+      .waitFor();
+    await type(page, 'planetary-planets', '3');
+    await page.locator('[data-test=planetary-says]', { hasText: 'goes together equally spaced' }).waitFor();
+    await type(page, 'planetary-planet', '60');
+    await page.getByText('neighbouring planets strike').waitFor();
+    expect(await page.locator('[data-test=planetary-build]').isDisabled()).to.equal(true);
+    await page.click('[data-test=planetary-aim]');
+    await page.getByRole('option', { name: 'Output 1' }).click();
+    await page
+      .getByRole('button', { name: /^Take sun/ })
+      .first()
+      .click();
+    await accessible(page, 'planetary', '[data-test=planetary]');
+    await page.click('[data-test=planetary-build]');
+    expect(await page.locator('[data-test=rates]').innerText()).to.include('2/7');
+    await go(page, 'aims');
+    await page.locator('[data-test=aim-verdict]', { hasText: 'met' }).waitFor();
+    expect(errors).to.deep.equal([]);
+  });
+
   it('can be stopped, and keeps what it has', async () => {
     const { page } = await app.open();
     await fromStarter(page, app.base, 'quartet-of-moons');

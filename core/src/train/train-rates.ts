@@ -1,8 +1,8 @@
-import { arbors, byId, jointEnds, type Machine } from '../machine/index.ts';
+import { arbors, byId, GROUND, jointEnds, type Machine } from '../machine/index.ts';
 import { type Finding, finding } from '../result/index.ts';
-import { rateEquations } from './equations.ts';
+import { type RateEquation, rateEquations } from './equations.ts';
 import { solveRates } from './solve.ts';
-import type { Rational } from '../rational/index.ts';
+import { add, compare, div, isZero, mul, neg, type Rational, toFraction, ZERO } from '../rational/index.ts';
 
 /** Exact rates of a machine's arbors, in turns per turn of the drive, and what stands in the way of the others. */
 export interface TrainRates {
@@ -29,11 +29,71 @@ export function trainRates(
     else findings.push(finding('held-not-solved', 'note', 'train', [id]));
   }
   if (drive === undefined) findings.push(finding('no-drive', 'warn', 'aims', []));
-  else for (const c of contradictions) findings.push(finding('contradiction', 'stop', 'train', [c.source]));
+  else for (const c of contradictions) findings.push(contradictionFinding(c.source, equations, rates));
   const excused = reachedFrom(machine, unsolved);
-  for (const id of free)
-    if (!excused.has(id) && drive !== undefined) findings.push(finding('not-driven', 'warn', 'train', [id]));
+  const loose = free.filter(id => !excused.has(id));
+  if (drive !== undefined) findings.push(...freedomFindings(machine, equations, drive, loose));
   return { rates, findings };
+}
+
+/**
+ * A law that the rest of the train contradicts: what it asks of its last member, and what that member has by the other
+ * way. Where the two differ in nothing but their sense, wheels mesh in a ring of odd length, and it is locked.
+ */
+function contradictionFinding(
+  source: string,
+  equations: readonly RateEquation[],
+  rates: Readonly<Record<string, Rational>>,
+): Finding {
+  const terms = equations.find(e => e.source === source)?.terms ?? [];
+  const [member, own] = terms.at(-1) ?? [];
+  const given = member === undefined ? undefined : rates[member];
+  let others: Rational | undefined = ZERO;
+  for (const [id, coefficient] of terms.slice(0, -1)) {
+    const rate = rates[id];
+    others = others && rate && add(others, mul(coefficient, rate));
+  }
+  if (!member || !own || !given || !others || isZero(own))
+    return finding('contradiction', 'stop', 'train', [source]);
+  const asked = neg(div(others, own));
+  const code = !isZero(given) && compare(asked, neg(given)) === 0 ? 'locked' : 'contradiction';
+  return finding(code, 'stop', 'train', [source, member], {
+    asked: toFraction(asked),
+    given: toFraction(given),
+  });
+}
+
+/**
+ * Members whose rate nothing fixes: those that laws tie to the drive have a second freedom, and holding one would
+ * settle it; the others are not driven at all.
+ */
+function freedomFindings(
+  machine: Pick<Machine, 'axes' | 'members'>,
+  equations: readonly RateEquation[],
+  drive: string,
+  free: readonly string[],
+): Finding[] {
+  const tied = new Set([drive]);
+  for (let size = -1; size !== tied.size;) {
+    size = tied.size;
+    for (const { terms } of equations)
+      if (terms.some(([id]) => tied.has(id))) for (const [id] of terms) tied.add(id);
+  }
+  const loose = free.filter(id => tied.has(id));
+  const apart = free.filter(id => !tied.has(id)).map(id => finding('not-driven', 'warn', 'train', [id]));
+  const onGround = (id: string): boolean => {
+    const member = byId(machine.members, id);
+    return member?.kind === 'arbor' && byId(machine.axes, member.axis)?.frame === GROUND;
+  };
+  const arms = new Set(machine.axes.map(a => a.frame));
+  const hold = loose.find(id => onGround(id) && !arms.has(id)) ?? loose.find(onGround);
+  if (loose.length === 0) return apart;
+  const subjects = hold === undefined ? loose : [hold, ...loose.filter(id => id !== hold)];
+  const fixes = hold === undefined ? [] : [{ code: 'hold-member', subject: hold, value: 0 }];
+  return [
+    finding('second-freedom', 'warn', 'train', subjects, { members: subjects.length }, fixes),
+    ...apart,
+  ];
 }
 
 /** Members that joints without a law might drive: those they tie, and all that is tied to them in turn. */

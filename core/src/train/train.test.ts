@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { KINDS } from '../../test/kinds.ts';
-import { type Machine, newMachine } from '../machine/index.ts';
+import { editForFix, type Machine, newMachine } from '../machine/index.ts';
 import { add, mul, rational, toFraction, toNumber, type Rational } from '../rational/index.ts';
 import { rateEquations, trainRates } from './index.ts';
 
@@ -92,18 +92,23 @@ describe('train rates', () => {
     expect(toFraction(add(rates['small']!, rates['drive']!))).to.equal('2');
   });
 
-  it('find three wheels in a ring locked, and say which mesh contradicts', () => {
+  it('find three wheels in a ring locked, and say which mesh and what it asks', () => {
     const m = train(3, [[0, 20], [1, 20], [2, 20]], [[0, 1], [1, 2], [2, 0]]); // prettier-ignore
-    expect(
-      trainRates(m)
-        .findings.filter(f => f.code === 'contradiction')
-        .map(f => f.subjects),
-    ).to.deep.equal([['m2']]);
+    const [finding, ...more] = trainRates(m).findings;
+    expect(more).to.deep.equal([]);
+    expect(finding!.code).to.equal('locked');
+    expect(finding!.subjects[0]).to.equal('m2');
+    expect([finding!.data['asked'], finding!.data['given']]).to.deep.equal(['-1', '1']);
+    const five = train(5, [[0, 20], [1, 30], [2, 24], [3, 40], [4, 18]], [[0, 1], [1, 2], [2, 3], [3, 4], [4, 0]]); // prettier-ignore
+    expect(codes(five), 'whatever the counts').to.deep.equal(['locked']);
   });
 
   it('accept a loop that agrees and refuse one that does not', () => {
     const loop = (last: number): Machine => train(3, [[0, 20], [1, 40], [1, 30], [2, 30], [0, 16], [2, last]], [[0, 1], [2, 3], [4, 5]]); // prettier-ignore
-    expect(codes(loop(32))).to.deep.equal(['contradiction']);
+    expect(codes(loop(32)), 'an odd ring').to.deep.equal(['locked']);
+    const twice = train(2, [[0, 20], [1, 40], [0, 30], [1, 40]], [[0, 1], [2, 3]]); // prettier-ignore
+    const { code, data } = trainRates(twice).findings[0]!;
+    expect([code, data['asked'], data['given']], 'two ways, and what each gives').to.deep.equal(['contradiction', '-3/4', '-1/2']); // prettier-ignore
     const four = train(4, [[0, 20], [1, 20], [2, 20], [3, 20]], [[0, 1], [1, 2], [2, 3], [3, 0]]); // prettier-ignore
     expect(codes(four)).to.deep.equal([]);
   });
@@ -254,8 +259,12 @@ describe('a planetary set, whichever member is held', () => {
         m.id === 'ring' ? { kind: 'arbor' as const, id: 'ring', name: 'ring', axis: 'axis1' } : m,
       ),
     };
-    expect(trainRates(free).findings.map(f => f.code)).to.include('not-driven');
+    const [found, ...more] = trainRates(free).findings;
+    expect([found!.code, found!.subjects[0], more.length], 'one finding, and the ring is what to hold').to.deep.equal(['second-freedom', 'ring', 0]); // prettier-ignore
     expect(rate(free, 'arm')).to.equal('free');
+    const held = editForFix(found!.fixes[0]!)(free);
+    expect(rate(held, 'arm')).to.equal(toFraction(rational(S, S + R)));
+    expect(codes(held)).to.deep.equal([]);
   });
 
   it('with the drive itself held is a contradiction', () => {

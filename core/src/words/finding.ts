@@ -20,6 +20,9 @@ interface Speaker {
 
 type Words = (s: Speaker) => FindingWords;
 
+/** A fraction with a true minus sign. */
+const signed = (text: string): string => text.replace('-', '−');
+
 const WORDS: Readonly<Record<string, Words>> = {
   'no-drive': () => ({
     title: 'Nothing drives the machine',
@@ -87,8 +90,21 @@ const WORDS: Readonly<Record<string, Words>> = {
   }),
   contradiction: s => ({
     title: `${s.name()} cannot turn`,
-    why: 'This mesh asks for another rate than the rest of the train gives: the train is locked.',
+    why:
+      s.text('asked') === ''
+        ? 'This mesh asks for another rate than the rest of the train gives: the train is locked.'
+        : `Two ways from the drive disagree: through this mesh ${s.name(1)} would turn ${signed(s.text('asked'))}, by the rest of the train it turns ${signed(s.text('given'))}.`,
     advice: 'Change a count or take a mesh away.',
+  }),
+  locked: s => ({
+    title: `${s.name()} is locked`,
+    why: `These wheels mesh in a ring of odd length: through this mesh ${s.name(1)} would turn ${signed(s.text('asked'))}, by the other way ${signed(s.text('given'))}.`,
+    advice: 'Take a mesh away, or put one idler more into the ring.',
+  }),
+  'second-freedom': s => ({
+    title: `${s.name()} turns as it likes`,
+    why: `The drive does not settle how it turns${s.num('members') > 1 ? `, nor ${s.num('members') - 1} tied to it` : ''}: the train has a second freedom.`,
+    advice: 'Hold it, drive it, or join it to the train.',
   }),
   'not-driven': s => ({
     title: `${s.name()} is not driven`,
@@ -213,6 +229,7 @@ const FIXES: Readonly<Record<string, (value: number) => string>> = {
   'set-addendum': v => `Stub teeth, addendum ${figure(v, 3)}`,
   'set-fillet': v => `Fillet ${figure(v, 3)} modules`,
   'insert-idler': v => `Insert an idler of ${v}`,
+  'hold-member': () => 'Hold it still',
   'swing-axis': v => `Swing to ${figure(v, 4)}°`,
 };
 

@@ -1,7 +1,7 @@
 import type { Fix } from '../../result/index.ts';
 import type { InvoluteForm } from '../types.ts';
 import { insertIdler } from './insert-idler.ts';
-import { type Edit, setAxisPlace, setSpread, setToothing, setWheel } from './patch.ts';
+import { type Edit, holdMember, setAxisPlace, setSpread, setToothing, setWheel } from './patch.ts';
 import { byId } from '../lookup.ts';
 
 /** Fixes that are edits, by code. */
@@ -12,6 +12,7 @@ const EDITS: Readonly<Record<string, (subject: string, value: number) => Edit>> 
   'set-fillet': (id, value) => setForm(id, { fillet: value }),
   'set-addendum': (id, value) => setForm(id, { addendum: value }),
   'insert-idler': (id, value) => insertIdler(id, value),
+  'hold-member': id => holdMember(id),
   'swing-axis': (id, value) => machine => {
     const axis = byId(machine.axes, id);
     return axis?.place.kind === 'mesh'

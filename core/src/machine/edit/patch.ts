@@ -1,3 +1,4 @@
+import { GROUND } from '../schema/basic.ts';
 import type { Aim, Axis, Machine, Member, Toothing, Wheel } from '../types.ts';
 
 /** A change of the document: a pure function from one machine to the next. */
@@ -37,6 +38,10 @@ export const setAxisPlace = (id: string, place: Axis['place']): Edit =>
 /** Gives a member another name. */
 export const renameMember = (id: string, name: string): Edit =>
   patch('members', id, m => ({ ...m, name }) as Member);
+
+/** Holds an arbor still on the ground. */
+export const holdMember = (id: string): Edit =>
+  patch('members', id, m => (m.kind === 'arbor' ? { ...m, held: GROUND } : m));
 
 /** Moves the centres of a mesh apart by so much, mm. */
 export const setSpread = (id: string, spread: number): Edit =>
