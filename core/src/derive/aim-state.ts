@@ -61,12 +61,22 @@ function asked(aim: Aim, drive: DriveFacts): Asked {
   };
 }
 
-/** Weighs an aim against the rates that the meshes give. */
-export function aimState(aim: Aim, train: TrainRates, drive: DriveFacts): AimState {
+/** Once an output stands on an arm, its own rate there is what is weighed, no longer the ratio that its train must have. */
+function onArm(ask: Asked, carried: boolean): Asked {
+  if (!ask.frame || !carried) return ask;
+  return {
+    ...ask,
+    wanted: absolute(ask.frame.seen),
+    sense: sign(ask.frame.seen) > 0 ? 'with the drive' : 'against the drive',
+  };
+}
+
+/** Weighs an aim against the rates that the meshes give. `carried`: its arbor stands on an arm. */
+export function aimState(aim: Aim, train: TrainRates, drive: DriveFacts, carried = false): AimState {
   const span = parseSpan(aim.tolerance.over);
   const degrees = parseDecimal(aim.tolerance.degrees);
   const base = {
-    ...asked(aim, drive),
+    ...onArm(asked(aim, drive), carried),
     toleranceDegrees: degrees.ok ? absolute(degrees.value) : undefined,
     span: span.ok ? span.value : undefined,
   };
@@ -100,12 +110,20 @@ function wrongSense(sense: Aim['sense'], achieved: Rational): boolean {
   return sign(achieved) !== (sense === 'with the drive' ? 1 : -1);
 }
 
+/** Whether an arbor stands on an axis that an arm carries. */
+export function isCarried(machine: Pick<Machine, 'axes' | 'members'>, arbor: string | undefined): boolean {
+  const member = byId(machine.members, arbor);
+  const axis = member?.kind === 'arbor' ? byId(machine.axes, member.axis) : undefined;
+  return axis !== undefined && axis.frame !== GROUND;
+}
+
 /** What an aim's state asks of the maker. */
 export function aimFindings(aim: Aim, state: AimState, machine: Machine): Finding[] {
   if (aim.frame !== GROUND) return [finding('aim-frame-not-solved', 'note', 'aims', [aim.id])];
   if (state.problem)
     return [finding('aim-unreadable', 'warn', 'aims', [aim.id], { problem: state.problem.code })];
-  if (aim.seenFrom) return [finding('aim-on-arm', 'note', 'aims', [aim.id])];
+  if (aim.seenFrom && !isCarried(machine, aim.member))
+    return [finding('aim-on-arm', 'note', 'aims', [aim.id])];
   switch (state.status) {
     case 'no train':
       return [finding('aim-without-train', 'note', 'counts', [aim.id])];

@@ -4,7 +4,7 @@ import type { Machine } from '../machine/index.ts';
 import { CHORD_ERROR } from '../tooth/index.ts';
 import { trainRates } from '../train/index.ts';
 import { type DriveFacts, parsePeriod, parseTravel } from '../units/index.ts';
-import { aimFindings, aimState } from './aim-state.ts';
+import { aimFindings, aimState, isCarried } from './aim-state.ts';
 import type { Derived, Stages } from './derived.ts';
 import { distancesOf, meshStates } from './mesh-state.ts';
 import { stage } from './stage.ts';
@@ -38,8 +38,9 @@ export function derive(machine: Machine, before?: Derived, chordError = CHORD_ER
     drive.value.seconds ? undefined : standsFor(aimList, train.value),
   );
   const aims = stage(old?.aims, [aimList, train.value, drive.value], () => {
+    const carried = (a: (typeof aimList)[number]): boolean => isCarried(machine, a.member);
     const facts = { ...drive.value, seconds: drive.value.seconds ?? free.value };
-    return Object.fromEntries(aimList.map(a => [a.id, aimState(a, train.value, facts)]));
+    return Object.fromEntries(aimList.map(a => [a.id, aimState(a, train.value, facts, carried(a))]));
   });
   const teeth = stage(old?.teeth, [wheels.value, meshes.value], () =>
     teethFindings(machine, wheels.value, meshes.value),

@@ -22,6 +22,11 @@ const ABOUT: readonly (readonly [file: string, name: string, about: string])[] =
     'Quartet of moons',
     'Jupiter’s four large moons on nested tubes from one crank, at one centre distance. Printed.',
   ],
+  [
+    'round-of-kestrels',
+    'Round of kestrels',
+    'An arm that turns once a minute carries three birds over standing wheels; one keeps facing north.',
+  ],
 ];
 
 /** The demo machines that come with the application. */
