@@ -1,3 +1,4 @@
 export * from './equations.ts';
 export * from './solve.ts';
 export * from './train-rates.ts';
+export * from './ground-rate.ts';

@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { KINDS } from '../../test/kinds.ts';
 import { editForFix, type Machine, newMachine } from '../machine/index.ts';
 import { add, mul, rational, toFraction, toNumber, type Rational } from '../rational/index.ts';
-import { rateEquations, trainRates } from './index.ts';
+import { groundRate, rateEquations, trainRates } from './index.ts';
 
 /** A train of external meshes: arbors by index, wheels as [arbor, count], meshes as pairs of wheels. Arbor 0 drives. */
 function train(
@@ -85,6 +85,20 @@ describe('train rates', () => {
     expect(rate(KINDS['ring']!, 'ring')).to.equal('1/3');
     expect(rate(KINDS['chain over three wheels']!, 'far')).to.equal('1/2');
     expect(rate(KINDS['chain over three wheels']!, 'tensioner')).to.equal('-4/3');
+  });
+
+  it('are shown against the ground as well: sun 24, planet 18, ring 60 held: −2/3 (conventions 8)', () => {
+    const m = KINDS['planets in copies']!;
+    const { rates } = trainRates(m);
+    expect(toFraction(rates['planet']!)).to.equal('-20/21');
+    expect(toFraction(groundRate(m, rates, 'planet')!)).to.equal('-2/3');
+    expect(toFraction(groundRate(m, rates, 'drive')!)).to.equal('1');
+    expect(groundRate(m, {}, 'planet')).to.equal(undefined);
+    const nested = KINDS['arm on arm']!;
+    const of = trainRates(nested).rates;
+    expect(groundRate(nested, of, 'bird'), 'an arm on an arm').to.deep.equal(
+      of['bird'] && add(of['bird'], add(of['small']!, of['drive']!)),
+    );
   });
 
   it('turn a planet of equal count twice as its arm goes once round a fixed sun (common practice, no source)', () => {

@@ -2,6 +2,7 @@ import type { Derived } from '@tesseron/core/derive';
 import type { Aim, Machine } from '@tesseron/core/machine';
 import { type DriveTurns, memberTurns, turnsAsNumber } from '@tesseron/core/motion';
 import { type Rational, toNumber } from '@tesseron/core/rational';
+import { groundRate } from '@tesseron/core/train';
 import { fixed, parseWanted, sayPeriod } from '@tesseron/core/units';
 
 /** Seconds that the drive has run, as a double; undefined for a drive without a period. */
@@ -27,9 +28,10 @@ export interface Reading {
   readonly inPeriod: string | undefined;
 }
 
-/** The reading of an aim's arbor; undefined while it has none or does not turn. */
+/** The reading of an aim's arbor against the ground; undefined while it has none or nothing fixes its rate. */
 export function readingOf(aim: Aim, derived: Derived, turns: DriveTurns): Reading | undefined {
-  const rate = aim.member === undefined ? undefined : derived.train.rates[aim.member];
+  const { machine, train } = derived;
+  const rate = aim.member === undefined ? undefined : groundRate(machine, train.rates, aim.member);
   if (!rate) return undefined;
   const { whole, part } = memberTurns(rate, turns);
   const wanted = parseWanted(aim.wanted);
@@ -41,8 +43,14 @@ export function readingOf(aim: Aim, derived: Derived, turns: DriveTurns): Readin
   return { turns: fixed(Number(whole) + part, 3), degrees: `${fixed(part * 360, 1)}°`, inPeriod };
 }
 
+const UNITS = [
+  { from: 2 * 86400, seconds: 86400, name: 'd' },
+  { from: 2 * 3600, seconds: 3600, name: 'h' },
+  { from: 120, seconds: 60, name: 'min' },
+  { from: 0, seconds: 1, name: 's' },
+];
+
 function intoPeriod(seconds: number, part: number, whole: string): string {
-  const days = seconds >= 2 * 86400;
-  const value = (seconds * part) / (days ? 86400 : 3600);
-  return `${fixed(value, 2)} ${days ? 'd' : 'h'} of ${whole}`;
+  const unit = UNITS.find(u => seconds >= u.from);
+  return unit ? `${fixed((seconds * part) / unit.seconds, 2)} ${unit.name} of ${whole}` : whole;
 }

@@ -49,6 +49,19 @@ describe('readings', () => {
     expect(readingOf({ ...moon, member: undefined }, derived, { whole: 1n, part: 0 })).to.equal(undefined);
   });
 
+  it('of a bird that an arm carries are against the ground: it points north however far the arm has turned', () => {
+    const file = readFileSync(new URL('../../../demo/round-of-kestrels.json', import.meta.url), 'utf8');
+    const birds = derive(must(readMachine(file)));
+    const [north, quick] = birds.machine.aims;
+    for (const part of [0, 0.13, 0.7]) {
+      expect(readingOf(north!, birds, { whole: 3n, part })!.degrees).to.equal('0.0°');
+      expect(readingOf(quick!, birds, { whole: 3n, part })!.degrees).to.equal(
+        `${((part * 1080) % 360).toFixed(1)}°`,
+      );
+    }
+    expect(readingOf(quick!, birds, { whole: 0n, part: 0.25 })!.inPeriod).to.equal('15.00 s of 20.0000 s');
+  });
+
   it('give the date of a clock, also backwards, and none out of the calendar', () => {
     expect(dateAt(starter, derived.driveSeconds, { whole: 118n, part: 0 })).to.equal('2026-03-01 00:00');
     expect(dateAt(starter, derived.driveSeconds, { whole: -2n, part: 0.5 })).to.equal('2025-12-31 06:00');

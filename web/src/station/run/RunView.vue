@@ -5,7 +5,8 @@ import StationLayout from '../../frame/StationLayout.vue';
 import { useOpen } from '../../machine/use-open';
 import { useClock } from '../../run/clock';
 import { readingOf } from '../../run/readings';
-import { sign, toFraction } from '@tesseron/core/rational';
+import { compare, type Rational, sign, toFraction } from '@tesseron/core/rational';
+import { groundRate } from '@tesseron/core/train';
 
 const { machine, derived } = useOpen();
 const clock = useClock();
@@ -13,12 +14,21 @@ const clock = useClock();
 const marks = computed(() =>
   machine.value.aims.flatMap(a => (a.member === undefined ? [] : [{ member: a.member, text: a.name }])),
 );
+const say = (rate: Rational): string => toFraction(rate).replace('-', '−');
+/** The rate against the ground, where an arm carries the output and it is another. */
+function carried(member: string | undefined): string {
+  const own = member === undefined ? undefined : derived.value.train.rates[member];
+  const ground =
+    own && member !== undefined ? groundRate(machine.value, derived.value.train.rates, member) : undefined;
+  return ground && own && compare(ground, own) !== 0 ? say(ground) : '';
+}
 const outputs = computed(() =>
   machine.value.aims.map(aim => {
     const rate = aim.member === undefined ? undefined : derived.value.train.rates[aim.member];
     return {
       aim,
-      rate: rate ? toFraction(rate).replace('-', '−') : '',
+      rate: rate ? say(rate) : '',
+      ground: carried(aim.member),
       sense: !rate || sign(rate) === 0 ? '' : sign(rate) > 0 ? '↺' : '↻',
       reading: readingOf(aim, derived.value, clock.turns),
     };
@@ -51,6 +61,10 @@ const outputs = computed(() =>
           <div>
             <dt>rate</dt>
             <dd class="figure">{{ o.sense }} {{ o.rate }}</dd>
+          </div>
+          <div v-if="o.ground">
+            <dt>against the ground</dt>
+            <dd class="figure">{{ o.ground }}</dd>
           </div>
         </dl>
         <p v-else class="quiet">does not turn yet</p>
