@@ -190,7 +190,7 @@ describe('aims and counts', () => {
     expect(errors).to.deep.equal([]);
   });
 
-  it('adds a planetary set for an output, draws every planet, and says when nothing is held', async () => {
+  it('adds a planetary set for an output, and refuses planets that strike', async () => {
     const { page, errors } = await app.open();
     await newMachine(page, app.base);
     await page.click('[data-test=add-aim]');
@@ -204,6 +204,7 @@ describe('aims and counts', () => {
     await type(page, 'planetary-planets', '3');
     await page.locator('[data-test=planetary-says]', { hasText: 'goes together equally spaced' }).waitFor();
     await type(page, 'planetary-planet', '60');
+    await type(page, 'planetary-planets', '6');
     await page.getByText('neighbouring planets strike').waitFor();
     expect(await page.locator('[data-test=planetary-build]').isDisabled()).to.equal(true);
     await page.click('[data-test=planetary-aim]');
