@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { readFileSync } from 'node:fs';
-import { derive } from '../core/src/derive/index.ts';
+import { derive, searchedState } from '../core/src/derive/index.ts';
 import { readMachine, writeMachine } from '../core/src/machine/index.ts';
 import { arborStance } from '../core/src/motion/index.ts';
 import { toFraction } from '../core/src/rational/index.ts';
@@ -19,6 +19,11 @@ describe('round of kestrels', () => {
     expect(writeMachine(kestrels())).to.equal(file);
     expect(d.findings).to.deep.equal([]);
     expect(Object.values(d.aims).map(a => a.status)).to.deep.equal(['met', 'met', 'met']);
+  });
+
+  it('asks the search for the ratio of the train on the arm, once it is built as well', () => {
+    const asked = Object.values(d.aims).map(a => toFraction(searchedState(a).wanted!));
+    expect(asked, 'seen over −1, by size').to.deep.equal(['1', '2', '2/3']);
   });
 
   it('turns its birds as worked by hand: −1, 36/18 and 24/36 on the arm; 0, 3 and 5/3 against the ground', () => {

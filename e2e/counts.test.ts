@@ -107,6 +107,11 @@ describe('aims and counts', () => {
     await page.locator('[data-test=arm-working]').nth(2).waitFor();
     await go(page, 'counts');
     await page.locator('[data-test=wanted]', { hasText: 'on the arm' }).waitFor();
+    await page.waitForSelector('[data-test=on-arm]');
+    expect(
+      await page.locator('[data-test=choose]').count(),
+      'nothing is built on the ground for it',
+    ).to.equal(0);
   });
 
   it('names the limit that kills a search, and what giving way would buy', async () => {

@@ -1,4 +1,4 @@
-import { toNumber } from '../rational/index.ts';
+import { compare, type Rational, toNumber } from '../rational/index.ts';
 import { byCompactness, candidateOf, errorSize, pairings, type Candidate, type Stage } from './candidate.ts';
 import { fitOf, type Fit } from './fit.ts';
 import { type Positions, positionsOf } from './positions.ts';
@@ -104,11 +104,13 @@ function* tryPattern(
   }
   const allowed = new Set(counts);
   const most = counts.at(-1) ?? 0;
+  /** How far a count may be from exact, relative: 1/(1 − e) is farther from 1 than 1 + e. */
+  const widest = state.error < 0.99 ? (1.01 * state.error) / (1 - state.error) + 1e-12 : 100;
   const chosen: number[] = [];
   const solve = (value: number): void => {
     state.weighed += 1;
     const exact = (target / value) ** (1 / last);
-    const slack = exact * (state.error * 1.01 + 1e-12);
+    const slack = exact * widest;
     if (exact + slack < (counts[0] ?? 0)) return;
     for (let n = Math.ceil(exact - slack); n <= exact + slack && n <= most; n++)
       if (allowed.has(n) && !chosen.includes(n)) offer(state, plan, pattern, [...chosen, n]);
@@ -133,13 +135,16 @@ function* tryPattern(
   }
 }
 
+const onSide = ({ side, target }: CountQuery, ratio: Rational): boolean =>
+  !side || compare(ratio, target) * (side === 'below' ? 1 : -1) <= 0;
+
 /** Offers a choice of counts when its error is small enough and the limits allow a train of it. */
 function offer(state: State, plan: Plan, pattern: Pattern, counts: readonly number[]): void {
   const driving = counts.flatMap((n, i) => Array<number>(Math.max(0, pattern[i] as number)).fill(n));
   const driven = counts.flatMap((n, i) => Array<number>(Math.max(0, -(pattern[i] as number))).fill(n));
   const ratio = candidateOf(driving.map((d, i) => ({ driving: d, driven: driven[i] as number }))).ratio;
   const error = toNumber(errorSize(ratio, state.query.target));
-  if (error > state.error || error > state.least) return;
+  if (error > state.error || error > state.least || !onSide(state.query, ratio)) return;
   const stages = arrange(plan, driving, driven, counts);
   if (!stages) return;
   if (error === state.least && state.best && byCompactness(stages, state.best) >= 0) return;

@@ -32,13 +32,23 @@ describe('other goals than error and teeth', () => {
       fc.property(
         fc.integer({ min: 300, max: 3000 }),
         fc.integer({ min: 4, max: 12 }),
-        fc.constantFrom(20, 200, 2000),
+        fc.constantFrom(5, 20, 200, 2000),
         fc.constantFrom([1], [2], [1, 2]),
-        (num, least, parts, stages) => {
-          const query = { ...QUERY, target: rational(num, 1000), least, most: least + 6, stages };
+        fc.constantFrom(undefined, 'below' as const, 'above' as const),
+        (num, least, parts, stages, side) => {
+          const query = {
+            ...QUERY,
+            target: rational(num, 1000),
+            least,
+            most: least + 6,
+            stages,
+            ...(side && { side }),
+          };
           const error = rational(1, parts);
           const good = everyTrain(query).filter(
-            s => compare(errorSize(candidateOf(s).ratio, query.target), error) <= 0,
+            s =>
+              compare(errorSize(candidateOf(s).ratio, query.target), error) <= 0 &&
+              (!side || compare(candidateOf(s).ratio, query.target) !== (side === 'below' ? 1 : -1)),
           );
           const least_ = (of: (s: Stage[]) => number): number | undefined =>
             good.length > 0 ? Math.min(...good.map(of)) : undefined;

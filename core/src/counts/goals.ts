@@ -29,7 +29,7 @@ export function partsOf(stages: number, sense: Sense): { wheels: number; arbors:
 
 /**
  * For every goal the train that serves it best among those whose error is at most `error` (relative, exact). Yields its
- * progress. Wheels, arbors and the largest wheel are proven by complete searches; different counts as far as
+ * progress. Wheels, arbors and the largest wheel are proven as far as the searches behind them are; different counts as far as
  * `fewestDifferent` gets.
  */
 export function* searchGoals(
@@ -40,19 +40,21 @@ export function* searchGoals(
   const within = (c: Candidate | undefined): c is Candidate =>
     c !== undefined && compare(errorSize(c.ratio, query.target), error) <= 0;
   const byStages: { stages: number; best: Candidate }[] = [];
+  let complete = true;
   for (const stages of [...query.stages].sort((a, b) => a - b)) {
-    const best = yield* bestOf({ ...query, stages: [stages] }, 0.1);
+    const { best, proven } = yield* bestOf({ ...query, stages: [stages] }, 0.1);
     if (within(best)) byStages.push({ stages, best });
+    else complete &&= proven;
   }
   const parts = (goal: 'wheels' | 'arbors'): GoalResult => {
     const ranked = byStages
       .map(b => ({ ...b, value: partsOf(b.stages, sense)[goal] }))
       .sort((a, b) => a.value - b.value || a.stages - b.stages);
     const first = ranked[0];
-    return { goal, proven: true, ...(first && { best: first.best, value: first.value }) };
+    return { goal, proven: complete, ...(first && { best: first.best, value: first.value }) };
   };
   const results = [parts('wheels'), parts('arbors')];
-  if (byStages.length === 0) return GOALS.map(goal => ({ goal, proven: true }));
+  if (byStages.length === 0) return GOALS.map(goal => ({ goal, proven: complete }));
   results.push(yield* smallestLargest(query, within));
   const few = yield* fewestDifferent(query, toNumber(error));
   const { best, different: value } = few;
@@ -65,18 +67,23 @@ function* smallestLargest(
   query: CountQuery,
   within: (c: Candidate | undefined) => c is Candidate,
 ): Generator<SearchProgress, GoalResult> {
-  let best = yield* bestOf(query, 0.2);
-  if (!within(best)) return { goal: 'largest wheel', proven: true };
+  const first = yield* bestOf(query, 0.2);
+  let { best } = first;
+  let proven = true;
+  if (!within(best)) return { goal: 'largest wheel', proven: first.proven };
   let [low, high] = [smallestMost(query), largestCount(best)];
   while (low < high) {
     const middle = Math.floor((low + high) / 2);
     const tried = yield* bestOf({ ...query, most: middle, ...capped(query, middle) }, 0.3);
-    if (within(tried)) {
-      best = tried;
-      high = largestCount(tried);
-    } else low = middle + 1;
+    if (within(tried.best)) {
+      best = tried.best;
+      high = largestCount(best);
+    } else {
+      low = middle + 1;
+      proven &&= tried.proven;
+    }
   }
-  return { goal: 'largest wheel', best, value: largestCount(best), proven: true };
+  return { goal: 'largest wheel', best, value: largestCount(best), proven };
 }
 
 /** The least value of the upper limit that leaves every position of some train a count. */
@@ -105,9 +112,15 @@ function capped(query: CountQuery, most: number): Pick<CountQuery, 'positions'> 
 
 const largestCount = (c: Candidate): number => Math.max(...c.stages.flatMap(s => [s.driving, s.driven]));
 
-function* bestOf(query: CountQuery, done: number): Generator<SearchProgress, Candidate | undefined> {
+/** The best by error; not proven when the search was cut short. Limits that cannot be met are proven to give none. */
+function* bestOf(
+  query: CountQuery,
+  done: number,
+): Generator<SearchProgress, { best: Candidate | undefined; proven: boolean }> {
   const job = searchCounts({ ...query, top: 1, front: false });
   let step = job.next();
   for (; !step.done; step = job.next()) yield { done };
-  return step.value.ok ? step.value.value.top[0] : undefined;
+  return step.value.ok
+    ? { best: step.value.value.top[0], proven: step.value.value.proven }
+    : { best: undefined, proven: true };
 }

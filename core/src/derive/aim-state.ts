@@ -71,6 +71,13 @@ function onArm(ask: Asked, carried: boolean): Asked {
   };
 }
 
+/** The state as a search must take it: for an output that an arm carries, the ratio of its train on the arm. */
+export function searchedState(state: AimState): AimState {
+  if (!state.frame) return state;
+  const sense = sign(state.frame.ratio) > 0 ? 'with the drive' : 'against the drive';
+  return { ...state, wanted: absolute(state.frame.ratio), sense };
+}
+
 /** Weighs an aim against the rates that the meshes give. `carried`: its arbor stands on an arm. */
 export function aimState(aim: Aim, train: TrainRates, drive: DriveFacts, carried = false): AimState {
   const span = parseSpan(aim.tolerance.over);

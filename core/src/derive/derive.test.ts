@@ -21,7 +21,7 @@ import { arborStance } from '../motion/index.ts';
 import { rational, toNumber } from '../rational/index.ts';
 import { must } from '../result/index.ts';
 import { sayFinding, sayFix } from '../words/index.ts';
-import { type AimState, derive, type Derived } from './index.ts';
+import { type AimState, derive, type Derived, searchedState } from './index.ts';
 
 const starter = must(
   readMachine(readFileSync(new URL('../../../demo/saltreach-tide-clock.json', import.meta.url), 'utf8')),
@@ -246,6 +246,9 @@ describe('aims', () => {
     expect(1 / toNumber(moon.seen), 'a sidereal month from the Earth’s arm is a synodic one').to.be.closeTo(29.530589, 1e-5); // prettier-ignore
     expect(1 / toNumber(on('29.530588853 d', { stated: 'seen from the arm' }).frame!.ground)).to.be.closeTo(27.321662, 1e-5); // prettier-ignore
     const still = on('still', { drivenBy: 'a standing wheel' });
+    const slow = on('10 d', { arm: '5 d', drivenBy: 'a standing wheel' });
+    expect(searchedState(slow).wanted, 'searched: (1/10 − 1/5) / (−1/5)').to.deep.equal(rational(1, 2));
+    expect(searchedState({ ...slow, frame: undefined }).wanted).to.deep.equal(slow.wanted);
     expect([still.wanted, still.sense], 'a globe that keeps its tilt: 1 : 1 from a standing wheel').to.deep.equal([rational(1), 'with the drive']); // prettier-ignore
     const twice = on('1/365.256363', { armSense: 'against the drive', drivenBy: 'a standing wheel' });
     expect(twice.frame!.ratio, 'seen − arm over − arm').to.deep.equal(rational(2));

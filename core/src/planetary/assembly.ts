@@ -46,6 +46,6 @@ function leastGap(set: PlanetarySet, anglesDeg: readonly number[]): number {
 }
 
 /** Gap between the tips of two planets that stand so many degrees apart, in modules. */
-function gapAt({ sun, planet }: PlanetarySet, stepDeg: number): number {
+export function gapAt({ sun, planet }: PlanetarySet, stepDeg: number): number {
   return (sun + planet) * Math.sin((stepDeg * Math.PI) / 360) - planet - 2;
 }

@@ -1,6 +1,6 @@
-import { abs, absolute, compare, div, ONE, type Rational, sub } from '../rational/index.ts';
+import { abs, absolute, compare, div, ONE, type Rational, sub, toNumber } from '../rational/index.ts';
 import { fail, ok, type Result } from '../result/index.ts';
-import { type Assembly, assemblyOf } from './assembly.ts';
+import { type Assembly, assemblyOf, gapAt } from './assembly.ts';
 import {
   type Central,
   drivenOf,
@@ -50,24 +50,23 @@ const RIM = 3;
 export function searchPlanetary(query: PlanetaryQuery): Result<PlanetaryFound[]> {
   const checked = check(query);
   if (!checked.ok) return checked;
+  const rough = roughSets(query);
   const best = new Map<string, PlanetaryFound>();
-  for (let sun = query.least; sun <= query.most; sun++) {
-    for (let planet = query.least; planet <= query.most; planet++) {
-      const ring = sun + 2 * planet;
-      const outside = (ring + 2 * RIM) * query.module;
-      if (ring > query.most || (query.outside !== undefined && outside > query.outside)) break;
-      for (const planets of query.planets) {
-        const set = { sun, planet, ring, planets };
-        if (query.equalOnly && (sun + ring) % planets !== 0) continue;
-        const rate = planetaryRate(set, query.held, query.driver);
-        const name = `${rate.num}/${rate.den}:${planets}`;
-        const known = best.get(name);
-        if (known && known.set.ring <= ring) continue;
-        const assembly = assemblyOf(set);
-        if (assembly.gap < query.gap) continue;
-        best.set(name, { set, rate, error: sub(div(rate, query.target), ONE), assembly, outside });
-      }
-    }
+  let last = Infinity;
+  for (const { set, off } of rough) {
+    if (off > last) break;
+    const rate = planetaryRate(set, query.held, query.driver);
+    const name = `${rate.num}/${rate.den}:${set.planets}`;
+    if (best.has(name)) continue;
+    const outside = outsideOf(set.ring, query.module);
+    best.set(name, {
+      set,
+      rate,
+      error: sub(div(rate, query.target), ONE),
+      assembly: assemblyOf(set),
+      outside,
+    });
+    if (best.size === query.top) last = off + DOUBT;
   }
   const sorted = [...best.values()].sort(
     (a, b) =>
@@ -77,6 +76,41 @@ export function searchPlanetary(query: PlanetaryQuery): Result<PlanetaryFound[]>
       compare(a.rate, b.rate),
   );
   return ok(sorted.slice(0, query.top));
+}
+
+/** Doubles nearer than this are ordered exactly. */
+const DOUBT = 1e-12;
+const outsideOf = (ring: number, module: number): number => (ring + 2 * RIM) * module;
+
+/** All sets within the limits, nearest first by doubles, and of one rate the smallest ring first. */
+function roughSets(query: PlanetaryQuery): { set: PlanetarySet; off: number }[] {
+  const target = toNumber(query.target);
+  const found: { set: PlanetarySet; off: number }[] = [];
+  for (let sun = query.least; sun <= query.most; sun++) {
+    for (let planet = query.least; planet <= query.most; planet++) {
+      const ring = sun + 2 * planet;
+      if (ring > query.most || outsideOf(ring, query.module) > (query.outside ?? Infinity)) break;
+      const rate = roughRate(sun, ring, query.held, query.driver);
+      for (const planets of query.planets) {
+        const set = { sun, planet, ring, planets };
+        const equal = (sun + ring) % planets === 0;
+        if (query.equalOnly && !equal) continue;
+        const gap = equal && planets > 1 ? gapAt(set, 360 / planets) : assemblyOf(set).gap;
+        if (gap >= query.gap) found.push({ set, off: Math.abs(rate / target - 1) });
+      }
+    }
+  }
+  return found.sort((a, b) => a.off - b.off || a.set.ring - b.set.ring);
+}
+
+/** As planetaryRate, in doubles; sets of one rate give one double, for each is a quotient of two whole numbers. */
+function roughRate(sun: number, ring: number, held: Central, driver: Central): number {
+  const turns = {
+    arm: { sun: ring, ring: -sun, arm: 0 },
+    ring: { sun: sun + ring, ring: 0, arm: sun },
+    sun: { sun: 0, ring: sun + ring, arm: ring },
+  }[held];
+  return turns[drivenOf(held, driver)] / turns[driver];
 }
 
 function check({ target, held, driver, least, most, planets }: PlanetaryQuery): Result<void> {

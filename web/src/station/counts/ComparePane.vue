@@ -12,6 +12,7 @@ import type { Row } from './use-count-search';
 /** Two or three trains side by side, one of them typed in by the maker if they like. */
 const props = defineProps<{
   rows: readonly Row[];
+  choosable: boolean;
   own: string;
   wanted: Rational | undefined;
   driveSeconds: Rational | undefined;
@@ -92,7 +93,9 @@ const keyOfOwn = computed(() => must(readOwn(props.own)).length > 0);
         <tr>
           <th scope="row"><span class="visually-hidden">act</span></th>
           <td v-for="c in columns" :key="`${c.own}${c.row.key}`" class="acts">
-            <button type="button" class="boxed" @click="emit('choose', c.row)">Choose</button>
+            <button v-if="choosable" type="button" class="boxed" @click="emit('choose', c.row)">
+              Choose
+            </button>
             <button type="button" class="plain" @click="emit('working', c.row)">working</button>
             <button v-if="!c.own" type="button" class="plain" @click="emit('drop', c.row.key)">remove</button>
           </td>

@@ -13,6 +13,7 @@ const props = defineProps<{
   wanted: Rational | undefined;
   driveSeconds: Rational | undefined;
   compared: readonly string[];
+  choosable: boolean;
 }>();
 const emit = defineEmits<{ look: [key: string]; choose: [row: Row]; compare: [row: Row] }>();
 
@@ -95,6 +96,7 @@ const lines = computed(() =>
         </td>
         <td>
           <button
+            v-if="choosable"
             type="button"
             class="boxed"
             :aria-label="`Choose ${l.stages}`"

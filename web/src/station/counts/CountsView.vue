@@ -61,6 +61,7 @@ const {
   shown,
   start,
   choose,
+  canChoose,
   search,
 } = useCountSearch(() => aimId.value);
 
@@ -157,6 +158,7 @@ const ratioText = computed(() =>
                   :chosen="chosen"
                   :wanted="state?.wanted"
                   :drive-seconds="seconds"
+                  :choosable="canChoose"
                   :compared="compared.map(r => r.key)"
                   @look="looked = $event"
                   @choose="pick"
@@ -179,6 +181,7 @@ const ratioText = computed(() =>
           <WhyPane
             v-else-if="pane === 'why'"
             :query="goodQuery"
+            :choosable="canChoose"
             :best="lookedRow && shown?.top[0]"
             @choose="pickCandidate"
             @working="working.show(aimId, $event.stages)"
@@ -186,6 +189,7 @@ const ratioText = computed(() =>
           <GoalsPane
             v-else-if="pane === 'goals'"
             :query="goodQuery"
+            :choosable="canChoose"
             :sense="state?.sense ?? 'either'"
             :tolerance-ppm="tolerancePpm"
             :weigh="weigh"
@@ -196,6 +200,7 @@ const ratioText = computed(() =>
             v-else-if="pane === 'compare'"
             v-model:own="own"
             :rows="compared"
+            :choosable="canChoose"
             :wanted="state?.wanted"
             :drive-seconds="seconds"
             :sense="state?.sense ?? 'either'"
@@ -222,6 +227,10 @@ const ratioText = computed(() =>
         <p v-if="wantedText" class="wanted" data-test="wanted">
           {{ wantedKind }} <span class="figure">{{ wantedText }}</span> turns per turn of the
           {{ state?.frame ? 'wheel that drives it on the arm' : 'drive' }}, {{ state?.sense }}
+        </p>
+        <p v-if="state?.frame" class="quiet" data-test="on-arm">
+          An arm carries this output. Its counts are searched and kept here; a train on an arm cannot be built
+          from here yet.
         </p>
         <form @submit.prevent="start">
           <LimitsForm v-model="limits" :least-without-undercut="leastWithoutUndercut" />
@@ -268,7 +277,7 @@ const ratioText = computed(() =>
             <h3>{{ lookedRow.key }}</h3>
             <p class="figure ratio">{{ ratioText }}</p>
             <p class="go">
-              <v-btn v-if="!state?.frame" variant="flat" @click="pick(lookedRow)">Choose</v-btn>
+              <v-btn v-if="canChoose" variant="flat" @click="pick(lookedRow)">Choose</v-btn>
               <v-btn data-test="show-working" @click="working.show(aimId, lookedRow.candidate.stages)"
                 >Show working</v-btn
               >

@@ -14,6 +14,7 @@ import type { Row } from './use-count-search';
 const props = defineProps<{
   query: CountQuery | undefined;
   sense: Sense;
+  choosable: boolean;
   tolerancePpm: number | undefined;
   weigh: (candidate: Candidate) => Row | undefined;
 }>();
@@ -95,7 +96,9 @@ const lines = computed(() =>
           <td>{{ l.r.proven ? 'proven least' : 'best found; not all was covered' }}</td>
           <td>
             <template v-if="l.row">
-              <button type="button" class="boxed" @click="l.row && emit('choose', l.row)">Choose</button>
+              <button v-if="choosable" type="button" class="boxed" @click="l.row && emit('choose', l.row)">
+                Choose
+              </button>
               <button type="button" class="plain" @click="l.row && emit('working', l.row)">working</button>
             </template>
           </td>

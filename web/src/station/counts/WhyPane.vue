@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Candidate, CountQuery, Rung } from '@tesseron/core/counts';
-import { ppm } from '@tesseron/core/period';
+import { ppm, rateError } from '@tesseron/core/period';
 import { compare, toFraction, toNumber } from '@tesseron/core/rational';
 import { figure } from '@tesseron/core/units';
 import { sayProblem, sayRelaxed, sayVerdict } from '@tesseron/core/words';
@@ -9,7 +9,11 @@ import { computed, watch } from 'vue';
 import { useSearch } from '../../worker/use-search';
 
 /** Why the answer is not better: the ladder of fractions near the wanted rate, and what each limit costs. */
-const props = defineProps<{ query: CountQuery | undefined; best: Candidate | undefined }>();
+const props = defineProps<{
+  query: CountQuery | undefined;
+  best: Candidate | undefined;
+  choosable: boolean;
+}>();
 const emit = defineEmits<{ choose: [candidate: Candidate]; working: [candidate: Candidate] }>();
 const search = useSearch<'why'>();
 
@@ -47,9 +51,7 @@ const relaxed = computed(() =>
     relaxed: r,
     words: sayRelaxed(r),
     stages: r.best.stages.map(s => `${s.driving}/${s.driven}`).join(' · '),
-    ppm: props.query
-      ? figure(toNumber(ppm({ num: r.best.ratio.num * props.query.target.den - props.query.target.num * r.best.ratio.den, den: r.best.ratio.den * props.query.target.num })), 3) // prettier-ignore
-      : '',
+    ppm: props.query ? figure(toNumber(ppm(rateError(r.best.ratio, props.query.target))), 3) : '',
   })),
 );
 </script>
@@ -62,6 +64,7 @@ const relaxed = computed(() =>
       Climbing the ladder… <progress :value="search.done.value" max="1" aria-label="Ladder" />
       <v-btn @click="search.cancel()">Cancel</v-btn>
     </p>
+    <p v-else-if="!why" class="quiet">Stopped. Change a limit, or come back here, to climb it again.</p>
     <template v-if="why">
       <h3>Fractions near the wanted rate</h3>
       <table class="ruled" data-test="ladder">
@@ -91,6 +94,7 @@ const relaxed = computed(() =>
             <td>
               <template v-if="l.train">
                 <button
+                  v-if="choosable"
                   type="button"
                   class="boxed"
                   :aria-label="`Choose ${l.text}`"

@@ -7,10 +7,11 @@ import {
   type SearchLimits,
 } from '@tesseron/core/build';
 import { type Candidate, candidateOf, type CountQuery } from '@tesseron/core/counts';
+import { searchedState } from '@tesseron/core/derive';
 import { type Aim, byId, freeId, type Machine, type Search } from '@tesseron/core/machine';
 import { absolute, compare, type Rational, toFraction } from '@tesseron/core/rational';
 import type { Problem, Result } from '@tesseron/core/result';
-import { computed, shallowRef, watch } from 'vue';
+import { computed, onScopeDispose, shallowRef, watch } from 'vue';
 import { useOpen } from '../../machine/use-open';
 import { useSearch } from '../../worker/use-search';
 
@@ -46,8 +47,14 @@ export function useCountSearch(aimId: () => string | undefined) {
   const limits = shallowRef<SearchLimits>(FRESH);
   const asked = shallowRef<SearchLimits>();
   const shown = shallowRef<Found>();
+  let keeping: ReturnType<typeof setTimeout> | undefined;
   const aim = computed<Aim | undefined>(() => byId(machine.value.aims, aimId()));
-  const state = computed(() => (aim.value ? derived.value.aims[aim.value.id] : undefined));
+  const state = computed(() => {
+    const own = aim.value && derived.value.aims[aim.value.id];
+    return own && searchedState(own);
+  });
+  /** A train on an arm is not built from here. */
+  const canChoose = computed(() => state.value !== undefined && !state.value.frame);
   const kept = computed(() => machine.value.searches.filter(s => s.aim === aim.value?.id));
   const query = computed<Result<CountQuery> | undefined>(
     () => state.value && queryOf(limits.value, state.value),
@@ -96,8 +103,10 @@ export function useCountSearch(aimId: () => string | undefined) {
     const limitsAsked = asked.value;
     const label = `Search counts for ${aim.value.name}`;
     // After the trains are drawn, so that the page does not stall.
-    setTimeout(() => change(label, m => keepSearch(m, id, { ...limitsAsked, found })), KEEP_AFTER);
+    keeping = setTimeout(() => change(label, m => keepSearch(m, id, { ...limitsAsked, found })), KEEP_AFTER);
   });
+
+  onScopeDispose(() => clearTimeout(keeping));
 
   const result = computed(() => {
     const answer = search.answer.value;
@@ -145,13 +154,13 @@ export function useCountSearch(aimId: () => string | undefined) {
   function choose(row: Row): void {
     const as = asked.value ?? limits.value;
     const chosen = aim.value;
-    if (!chosen) return;
+    if (!chosen || !canChoose.value) return;
     change(`Choose ${row.key} for ${chosen.name}`, m =>
       plantTrain(m, chosen.id, { stages: row.candidate.stages, ...choiceOf(as) }),
     );
   }
 
-  return { limits, aim, state, asked, rows, rowOf, result, problem, query, kept, show, shown, start, choose, search }; // prettier-ignore
+  return { limits, aim, state, asked, rows, rowOf, result, problem, query, kept, show, shown, start, choose, canChoose, search }; // prettier-ignore
 }
 
 /** A stage of two equal wheels: a shorter train gives the same ratio (conventions 4). */
