@@ -92,6 +92,8 @@ describe('machine files', () => {
       'file-version-unreadable',
     );
     expect(codeOf('x'.repeat(MOST_CHARACTERS + 1))).to.equal('file-too-large');
+    const odd = starter.replace(`"version": ${VERSION}`, '"version": {"toString": false}');
+    expect(codeOf(odd), 'a version that cannot even be made a text').to.equal('file-version-unreadable');
   });
 
   it('are refused when something leads nowhere or to itself', () => {

@@ -34,7 +34,7 @@ export function machineFrom(data: unknown): Result<Machine> {
     return fail('file-not-ours', { format: FORMAT });
   const version = (data as { version?: unknown }).version;
   if (typeof version !== 'number' || !Number.isInteger(version) || version < 1)
-    return fail('file-version-unreadable', { version: String(version).slice(0, 40) });
+    return fail('file-version-unreadable', { version: (JSON.stringify(version) ?? 'none').slice(0, 40) });
   if (version > VERSION) return fail('file-newer', { version, known: VERSION });
   const parsed = MachineSchema.safeParse(migrate(data, version));
   if (!parsed.success) return { ok: false, problem: schemaProblem(parsed.error) };

@@ -111,7 +111,7 @@ const SENTENCES: Readonly<Record<string, Sentence>> = {
     'The file begins like a machine but is damaged or broken off. Take an earlier copy; nothing here was changed.',
   'file-not-ours': d => `This JSON file is not a machine: it does not carry the mark “${d['format']}”.`,
   'file-version-unreadable': d =>
-    `The file’s version, “${d['version']}”, is not a whole number from 1 up, so it cannot be read safely.`,
+    `The file’s version, ${d['version']}, is not a whole number from 1 up, so it cannot be read safely.`,
   'file-newer': d =>
     `The file is of version ${d['version']}; this application knows versions up to ${d['known']}. Open it with a newer one; nothing was changed.`,
   'file-invalid': d =>
