@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import { readFileSync } from 'node:fs';
 import { derive, searchedState } from '../core/src/derive/index.ts';
 import { readMachine, writeMachine } from '../core/src/machine/index.ts';
-import { arborStance } from '../core/src/motion/index.ts';
+import { stancesAt } from '../core/src/motion/index.ts';
 import { toFraction } from '../core/src/rational/index.ts';
 import { must } from '../core/src/result/index.ts';
 import { kestrels } from '../scripts/kestrels.ts';
@@ -13,7 +13,7 @@ describe('round of kestrels', () => {
   const machine = must(readMachine(file));
   const d = derive(machine);
   const turned = (id: string, part: number): number =>
-    arborStance(machine, d.train.rates, d.positions.at, id, { whole: 0n, part })!.angle;
+    stancesAt(d.moving, { whole: 0n, part }).get(id)!.angle;
 
   it('is what its script makes, and has nothing to mend', () => {
     expect(writeMachine(kestrels())).to.equal(file);

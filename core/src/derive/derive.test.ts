@@ -17,7 +17,7 @@ import {
   setToothing,
   setWheel,
 } from '../machine/index.ts';
-import { arborStance } from '../motion/index.ts';
+import { stancesAt } from '../motion/index.ts';
 import { rational, toNumber } from '../rational/index.ts';
 import { must } from '../result/index.ts';
 import { sayFinding, sayFix } from '../words/index.ts';
@@ -94,7 +94,7 @@ describe('what follows from a machine', () => {
   it('says of what it cannot do yet that it cannot, and does the rest', () => {
     expect(found(KINDS['ring']!, 'teeth-not-drawn')).to.not.equal(undefined);
     expect(found(KINDS['sector wheel']!, 'teeth-not-drawn')).to.not.equal(undefined);
-    expect(derive(KINDS['rack']!).train.findings.map(f => f.code)).to.include('joint-not-solved');
+    expect(derive(KINDS['ratchet']!).train.findings.map(f => f.code)).to.include('joint-not-solved');
   });
 });
 
@@ -272,7 +272,7 @@ describe('the starter', () => {
     const d = derive(starter, undefined, 0.02);
     for (const part of [0, 0.013, 0.37, 0.81]) {
       const placed = starter.wheels.map(w => {
-        const s = arborStance(starter, d.train.rates, d.positions.at, w.member, { whole: 7n, part })!;
+        const s = stancesAt(d.moving, { whole: 7n, part }).get(w.member)!;
         const angle = s.angle + d.phases.at[w.id]!;
         const points = flatten(must(d.wheels[w.id]!.outline), 0.02).map(p => {
           const q = rotate(p, angle);

@@ -1,8 +1,10 @@
-import { axisPositions, clearanceFindings, wheelPhases } from '../layout/index.ts';
+import { assemblyFindings, axisPositions, clearanceFindings, wheelPhases } from '../layout/index.ts';
 import { type Finding, finding } from '../result/index.ts';
+import { isZero, toNumber } from '../rational/index.ts';
 import type { Machine } from '../machine/index.ts';
+import { movingOf } from '../motion/index.ts';
 import { CHORD_ERROR } from '../tooth/index.ts';
-import { trainRates } from '../train/index.ts';
+import { inMode, trainRates } from '../train/index.ts';
 import { type DriveFacts, parsePeriod, parseTravel } from '../units/index.ts';
 import { aimFindings, aimState, isCarried } from './aim-state.ts';
 import type { Derived, Stages } from './derived.ts';
@@ -19,10 +21,17 @@ import { moduleTable, wheelStates } from './wheel-state.ts';
 export function derive(machine: Machine, before?: Derived, chordError = CHORD_ERROR): Derived {
   const { axes, members, toothings, wheels: wheelList, joints, aims: aimList } = machine;
   const old = before?.stages;
-  const drive = stage(old?.drive, [machine.drive?.speed, machine.drive?.travel], () => driveFacts(machine));
-  const train = stage(old?.train, [axes, members, wheelList, joints, machine.drive?.member], () =>
-    trainRates(machine),
+  const drive = stage(old?.drive, [machine.drive, machine.modes, machine.mode], () =>
+    driveFacts(inMode(machine)),
   );
+  const standing = inMode(machine);
+  const { modes, mode } = machine;
+  const train = stage(
+    old?.train,
+    [axes, members, wheelList, joints, machine.drive?.member, modes, mode],
+    () => trainRates(machine),
+  );
+  const assembly = stage(old?.assembly, [axes, members, wheelList, joints], () => assemblyFindings(machine));
   const modules = stage(old?.modules, [toothings, wheelList, joints], () => moduleTable(machine));
   const wheels = stage(old?.wheels, [modules.value, chordError], () =>
     wheelStates(machine, modules.value, chordError, old?.wheels.value),
@@ -33,6 +42,9 @@ export function derive(machine: Machine, before?: Derived, chordError = CHORD_ER
   );
   const phases = stage(old?.phases, [positions.value, wheelList, joints], () =>
     wheelPhases(machine, positions.value.at),
+  );
+  const moving = stage(old?.moving, [positions.value, train.value, wheelList], () =>
+    movingOf(machine, train.value, positions.value.at),
   );
   const free = stage(old?.standsFor, [aimList, train.value, drive.value], () =>
     drive.value.seconds ? undefined : standsFor(aimList, train.value),
@@ -53,15 +65,16 @@ export function derive(machine: Machine, before?: Derived, chordError = CHORD_ER
   });
   const stages: Stages = {
     ...{ drive, standsFor: free, train, modules, wheels, meshes, positions, phases, aims, teeth },
-    clearance,
+    ...{ clearance, assembly, moving },
   };
   const findings = [
-    ...driveFindings(machine),
+    ...driveFindings(standing, drive.value),
     ...aimList.flatMap(a => {
       const state = aims.value[a.id];
       return state ? aimFindings(a, state, machine) : [];
     }),
     ...train.value.findings,
+    ...assembly.value,
     ...modules.value.findings,
     ...teeth.value,
     ...positions.value.findings,
@@ -79,6 +92,7 @@ export function derive(machine: Machine, before?: Derived, chordError = CHORD_ER
     modules: modules.value.modules,
     positions: positions.value,
     phases: phases.value,
+    moving: moving.value,
     aims: aims.value,
     findings,
     stages,
@@ -94,7 +108,15 @@ function driveFacts({ drive }: Machine): DriveFacts {
   };
 }
 
-function driveFindings(machine: Machine): Finding[] {
-  const aimed = machine.aims.find(a => a.member !== undefined && a.member === machine.drive?.member);
-  return aimed ? [finding('aim-on-drive', 'warn', 'aims', [aimed.id])] : [];
+/** Turns a minute that a hand manages for a short time (common practice, no source). */
+export const HAND_RPM = 100;
+
+function driveFindings({ drive, aims }: Machine, { seconds }: DriveFacts): Finding[] {
+  const found: Finding[] = [];
+  const aimed = aims.find(a => a.member !== undefined && a.member === drive?.member);
+  if (aimed) found.push(finding('aim-on-drive', 'warn', 'aims', [aimed.id]));
+  const rpm = seconds && !isZero(seconds) ? 60 / Math.abs(toNumber(seconds)) : 0;
+  if (drive?.by === 'hand' && rpm > HAND_RPM * (1 + 1e-9))
+    found.push(finding('too-fast-for-hand', 'warn', 'aims', [drive.member], { rpm, most: HAND_RPM }));
+  return found;
 }

@@ -2,6 +2,7 @@ import type { Path } from '../geometry/index.ts';
 import type { Phases, Positions } from '../layout/index.ts';
 import type { Pair } from '../mesh/index.ts';
 import type { Machine } from '../machine/index.ts';
+import type { Moving } from '../motion/index.ts';
 import type { Rational } from '../rational/index.ts';
 import type { Finding, Result } from '../result/index.ts';
 import type { InvoluteDimensions, ToothSpec } from '../tooth/index.ts';
@@ -48,6 +49,8 @@ export interface Derived {
   readonly modules: Readonly<Record<string, number>>;
   readonly positions: Positions;
   readonly phases: Phases;
+  /** What positions in time are made from; see stancesAt. */
+  readonly moving: Moving;
   readonly aims: Readonly<Record<string, AimState>>;
   readonly findings: readonly Finding[];
   readonly stages: Stages;
@@ -63,9 +66,11 @@ export interface Stages {
   readonly meshes: Stage<Readonly<Record<string, MeshState>>>;
   readonly positions: Stage<Positions>;
   readonly phases: Stage<Phases>;
+  readonly moving: Stage<Moving>;
   readonly aims: Stage<Readonly<Record<string, AimState>>>;
   readonly teeth: Stage<readonly Finding[]>;
   readonly clearance: Stage<readonly Finding[]>;
+  readonly assembly: Stage<readonly Finding[]>;
 }
 
 /** Modules by toothing, mm, and toothings that have none. */

@@ -1,5 +1,5 @@
 import { distance, type Point } from '../geometry/index.ts';
-import { axisOfWheel, type Machine, meshes, type Wheel } from '../machine/index.ts';
+import { axisOfWheel, byId, type Machine, meshes, type Wheel } from '../machine/index.ts';
 import { type Finding, finding } from '../result/index.ts';
 
 /** A wheel as a disc at its layer, and the thickness of the rod it stands on. */
@@ -15,7 +15,7 @@ interface Disc {
  * layer, as the machine stands at rest. `tipRadii` in mm by wheel; an arbor reaches through the layers of its wheels.
  */
 export function clearanceFindings(
-  machine: Pick<Machine, 'members' | 'wheels' | 'joints'>,
+  machine: Pick<Machine, 'axes' | 'members' | 'wheels' | 'joints'>,
   positions: Readonly<Record<string, Point>>,
   tipRadii: Readonly<Record<string, number>>,
 ): Finding[] {
@@ -37,7 +37,35 @@ export function clearanceFindings(
         findings.push(finding('wheels-in-one-place', 'stop', 'plan', [a.wheel.id, b.wheel.id]));
     }
   });
-  return [...findings, ...arborStrikes(machine, discs, positions)];
+  return [
+    ...findings,
+    ...planetStrikes(machine, discs, positions),
+    ...arborStrikes(machine, discs, positions),
+  ];
+}
+
+/** Wheels that an arm carries in several places and whose tips overlap from one place to the next: at 2a·sin(φ/2). */
+function planetStrikes(
+  machine: Pick<Machine, 'axes' | 'members'>,
+  discs: readonly Disc[],
+  positions: Readonly<Record<string, Point>>,
+): Finding[] {
+  return discs.flatMap(({ wheel, axis: id, centre, radius }) => {
+    const axis = byId(machine.axes, id);
+    const arm = byId(machine.members, axis?.frame);
+    const pivot = arm?.kind === 'arbor' ? positions[arm.axis] : undefined;
+    if (!axis?.copies || !pivot) return [];
+    const { count, anglesDeg } = axis.copies;
+    const places = Array.from({ length: count }, (_, i) => anglesDeg?.[i] ?? (360 * i) / count).sort(
+      (a, b) => a - b,
+    );
+    const steps = places.map((a, i) => (places[i + 1] ?? (places[0] ?? 0) + 360) - a);
+    const apart = 2 * distance(pivot, centre) * Math.sin((Math.min(180, ...steps) * Math.PI) / 360);
+    const overlap = 2 * radius - apart;
+    return overlap > 0
+      ? [finding('planets-touch', 'stop', 'plan', [wheel.id], { overlap, planets: count })]
+      : [];
+  });
 }
 
 function arborStrikes(

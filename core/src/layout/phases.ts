@@ -1,6 +1,6 @@
 import { direction, type Point } from '../geometry/index.ts';
 import { axisOfWheel, byId, circleCount, type Machine, type MeshJoint, meshes } from '../machine/index.ts';
-import { matingPhase, phaseError } from '../mesh/index.ts';
+import { innerPhase, innerPhaseError, matingPhase, phaseError } from '../mesh/index.ts';
 import { type Finding, finding } from '../result/index.ts';
 
 /** The angle of tooth 0 of every wheel at rest (radians from x), and meshes whose teeth cannot be put into gaps. */
@@ -14,7 +14,7 @@ const CLOSES = 1e-6;
 
 /**
  * Sets every wheel so that its teeth stand in its neighbours' gaps at rest, walking from wheel to wheel through the
- * external meshes. Each wheel turns freely on its arbor until it is fixed there; a loop of meshes may not close.
+ * external and internal meshes. Each wheel turns freely on its arbor until it is fixed there; a loop of meshes may not close.
  */
 export function wheelPhases(
   machine: Pick<Machine, 'members' | 'wheels' | 'joints'>,
@@ -22,9 +22,9 @@ export function wheelPhases(
 ): Phases {
   const at: Record<string, number> = {};
   const findings: Finding[] = [];
-  const external = meshes(machine).filter(j => j.type === 'external');
+  const flat = meshes(machine).filter(j => (j.type === 'external' || j.type === 'internal') && j.a !== j.b);
   const meshesOf = new Map<string, MeshJoint[]>();
-  for (const j of external) for (const w of [j.a, j.b]) meshesOf.set(w, [...(meshesOf.get(w) ?? []), j]);
+  for (const j of flat) for (const w of [j.a, j.b]) meshesOf.set(w, [...(meshesOf.get(w) ?? []), j]);
   const centre = (id: string): Point | undefined => {
     const wheel = byId(machine.wheels, id);
     return wheel && positions[axisOfWheel(machine, wheel) ?? ''];
@@ -44,14 +44,15 @@ export function wheelPhases(
         const [p, q, zp, zq] = [centre(id), centre(other), count(id), count(other)];
         if (checked.has(j.id) || !p || !q || zp === undefined || zq === undefined) continue;
         checked.add(j.id);
-        const line = direction(p, q);
+        const inside = j.type === 'internal';
+        const line = inside ? ringLine(machine, j, p, q, id) : direction(p, q);
         const phase = at[id] ?? 0;
         const known = at[other];
         if (known === undefined) {
-          at[other] = matingPhase(zp, phase, zq, line);
+          at[other] = (inside ? innerPhase : matingPhase)(zp, phase, zq, line);
           queue.push(other);
         } else {
-          const error = phaseError(zp, phase, zq, known, line);
+          const error = (inside ? innerPhaseError : phaseError)(zp, phase, zq, known, line);
           if (Math.abs(error) > CLOSES)
             findings.push(finding('phase-clash', 'stop', 'plan', [j.id], { teeth: error / (2 * Math.PI) }));
         }
@@ -59,4 +60,20 @@ export function wheelPhases(
     }
   }
   return { at, findings };
+}
+
+/** The direction in which a wheel meets its ring: from the ring's centre through the wheel's. */
+function ringLine(
+  machine: Pick<Machine, 'wheels'>,
+  j: MeshJoint,
+  here: Point,
+  there: Point,
+  id: string,
+): number {
+  const larger = (w: string): number => {
+    const wheel = byId(machine.wheels, w);
+    return (wheel?.role === 'ring' ? 1e9 : 0) + ((wheel && circleCount(wheel)) ?? 0);
+  };
+  const other = j.a === id ? j.b : j.a;
+  return larger(id) > larger(other) ? direction(here, there) : direction(there, here);
 }

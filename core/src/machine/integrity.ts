@@ -2,7 +2,7 @@ import type { Problem } from '../result/index.ts';
 import { GROUND } from './schema/basic.ts';
 import type { Machine } from './types.ts';
 
-type Kind = 'axis' | 'member' | 'toothing' | 'wheel' | 'joint' | 'aim' | 'process' | 'frame';
+type Kind = 'axis' | 'member' | 'toothing' | 'wheel' | 'joint' | 'aim' | 'process' | 'frame' | 'mode';
 
 /**
  * What the shape of a document cannot say: every id is used once, every reference leads to a thing of the right
@@ -36,6 +36,7 @@ function missing(machine: Machine): Problem[] {
     wheel: new Set(machine.wheels.map(x => x.id)),
     joint: new Set(machine.joints.map(x => x.id)),
     aim: new Set(machine.aims.map(x => x.id)),
+    mode: new Set(machine.modes.map(x => x.id)),
     process: new Set(machine.processes.map(x => x.id)),
     frame: new Set([GROUND, ...machine.members.filter(m => m.kind === 'arbor').map(m => m.id)]),
   };
@@ -107,6 +108,7 @@ function* workReferences(machine: Machine): Generator<Reference> {
       yield [p.id, 'aim', b.from];
     }
   }
+  yield ['the machine', 'mode', machine.mode];
   yield ['the drive', 'member', machine.drive?.member];
   yield ['the machine', 'process', machine.process];
 }

@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { KINDS } from '../../test/kinds.ts';
 import { derive } from '../derive/index.ts';
 import { rational } from '../rational/index.ts';
-import { advance, arborStance, AT_REST, memberAngle, memberTurns, turnsAsNumber } from './index.ts';
+import { advance, AT_REST, memberAngle, memberTurns, stancesAt, turnsAsNumber } from './index.ts';
 
 describe('positions in time', () => {
   it('are exact after 10^15 turns: no error of our own grows', () => {
@@ -31,7 +31,7 @@ describe('positions in time', () => {
   it('carry what an arm bears round with it', () => {
     const d = derive(KINDS['arm on arm']!);
     const stance = (id: string, part: number): { x: number; y: number; angle: number } => {
-      const s = arborStance(d.machine, d.train.rates, d.positions.at, id, { whole: 0n, part })!;
+      const s = stancesAt(d.moving, { whole: 0n, part }).get(id)!;
       return { ...s.centre, angle: s.angle };
     };
     const start = stance('small', 0);

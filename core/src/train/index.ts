@@ -1,4 +1,6 @@
+export * from './frames.ts';
 export * from './equations.ts';
 export * from './solve.ts';
 export * from './train-rates.ts';
 export * from './ground-rate.ts';
+export * from './nested.ts';

@@ -1,39 +1,68 @@
-import { arbors, byId, GROUND, jointEnds, type Machine } from '../machine/index.ts';
+import { byId, GROUND, jointEnds, type Machine } from '../machine/index.ts';
 import { type Finding, finding } from '../result/index.ts';
-import { type RateEquation, rateEquations } from './equations.ts';
-import { solveRates } from './solve.ts';
+import { inMode, rateEquations } from './equations.ts';
+import type { TrainParts } from './frames.ts';
+import type { RateEquation } from './rate-equation.ts';
+import { type Contradiction, type Response, solveRates } from './solve.ts';
 import { add, compare, div, isZero, mul, neg, type Rational, toFraction, ZERO } from '../rational/index.ts';
 
-/** Exact rates of a machine's arbors, in turns per turn of the drive, and what stands in the way of the others. */
+/** Exact rates of a machine's members, in turns per turn of the drive (slides: teeth), and what stands in the way of others. */
 export interface TrainRates {
   readonly rates: Readonly<Record<string, Rational>>;
+  /** How uneven laws move members off their mean; see solveRates. */
+  readonly responses: Readonly<Record<string, Response>>;
   readonly findings: readonly Finding[];
 }
 
-/** The rates of all arbors, each in the frame of its axis, from the joints alone. */
+/** The rates of all arbors and slides, each in the frame of its axis, from the joints alone, in the mode the machine stands in. */
 export function trainRates(
-  machine: Pick<Machine, 'axes' | 'members' | 'wheels' | 'joints' | 'drive'>,
+  whole: TrainParts & Pick<Machine, 'drive'> & Partial<Pick<Machine, 'modes' | 'mode'>>,
 ): TrainRates {
-  const { equations, unsolved } = rateEquations(machine);
-  const ids = arbors(machine).map(a => a.id);
+  const machine = inMode(whole);
+  const { equations, open, unsolved } = rateEquations(machine);
   const drive = machine.drive?.member;
-  const { rates, free, contradictions } = solveRates(ids, equations, drive);
-  const findings: Finding[] = [];
-  for (const id of unsolved) {
-    const joint = byId(machine.joints, id);
-    const open =
-      joint?.kind === 'mesh' && [joint.a, joint.b].some(w => byId(machine.wheels, w)?.teeth.kind === 'open');
-    if (open) findings.push(finding('count-open', 'warn', 'train', [id]));
-    else if (joint)
-      findings.push(finding('joint-not-solved', 'note', 'train', [id], { kind: kindOf(joint) }));
-    else findings.push(finding('held-not-solved', 'note', 'train', [id]));
-  }
+  const solution = solveRates(movers(machine, equations), equations, drive);
+  const { rates, free, contradictions, responses } = solution;
+  const findings: Finding[] = [...openFindings(machine, open), ...unsolvedFindings(machine, unsolved)];
   if (drive === undefined) findings.push(finding('no-drive', 'warn', 'aims', []));
-  else for (const c of contradictions) findings.push(contradictionFinding(c.source, equations, rates));
-  const excused = reachedFrom(machine, unsolved);
+  else for (const c of contradictions) findings.push(contradictionFinding(c, equations, rates));
+  for (const id of solution.slipping) findings.push(finding('slips', 'note', 'train', [id]));
+  const excused = reachedFrom(machine, [...unsolved, ...open]);
   const loose = free.filter(id => !excused.has(id));
   if (drive !== undefined) findings.push(...freedomFindings(machine, equations, drive, loose));
-  return { rates, findings };
+  return { rates, responses, findings };
+}
+
+/** Arbors, and slides that a rack moves; other slides move by a crank or a cam, in millimetres. */
+function movers(machine: TrainParts, equations: readonly RateEquation[]): string[] {
+  const tied = new Set(equations.flatMap(e => e.terms.map(([id]) => id)));
+  return machine.members
+    .filter(m => m.kind === 'arbor' || (m.kind === 'slide' && tied.has(m.id)))
+    .map(m => m.id);
+}
+
+const openFindings = (machine: TrainParts, open: readonly string[]): Finding[] => {
+  const wheels = open.flatMap(id => {
+    const joint = byId(machine.joints, id);
+    return joint ? jointEnds(joint).map(([, end]) => end) : [];
+  });
+  const blank = new Set(wheels.filter(w => byId(machine.wheels, w)?.teeth.kind === 'open'));
+  return [...blank].map(w => finding('count-open', 'warn', 'train', [w]));
+};
+
+/** Joints that give no rate: those that move a slide or a link in their own way are no gap in the train. */
+function unsolvedFindings(machine: TrainParts, unsolved: readonly string[]): Finding[] {
+  return unsolved.flatMap(id => {
+    const joint = byId(machine.joints, id);
+    if (!joint) return [finding('held-not-solved', 'note', 'train', [id])];
+    if (joint.kind === 'crank' || joint.kind === 'cam') return [];
+    if (joint.kind === 'mesh' && joint.a === joint.b) return [];
+    const [end, ...others] = jointEnds(joint).map(([, e]) => byId(machine.wheels, e)?.member ?? e);
+    if (others.length > 0 && others.every(e => e === end))
+      return [finding('meshes-itself', 'stop', 'train', [id])];
+    const kind = kindOf(joint);
+    return [finding('joint-not-solved', 'note', 'train', [id], { kind })];
+  });
 }
 
 /**
@@ -41,10 +70,11 @@ export function trainRates(
  * way. Where the two differ in nothing but their sense, wheels mesh in a ring of odd length, and it is locked.
  */
 function contradictionFinding(
-  source: string,
+  { source, uneven }: Contradiction,
   equations: readonly RateEquation[],
   rates: Readonly<Record<string, Rational>>,
 ): Finding {
+  if (uneven) return finding('uneven-loop', 'stop', 'train', [source]);
   const terms = equations.find(e => e.source === source)?.terms ?? [];
   const [member, own] = terms.at(-1) ?? [];
   const given = member === undefined ? undefined : rates[member];

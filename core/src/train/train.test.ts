@@ -133,10 +133,10 @@ describe('train rates', () => {
   });
 
   it('say what is not driven even where another joint has no law yet', () => {
-    const bevels = KINDS['bevels on crossed axes']!;
+    const uneven = KINDS['ratchet']!;
     const stray = {
-      ...bevels,
-      members: [...bevels.members, { kind: 'arbor' as const, id: 'stray', name: 'stray', axis: 'axis1' }],
+      ...uneven,
+      members: [...uneven.members, { kind: 'arbor' as const, id: 'stray', name: 'stray', axis: 'axis1' }],
     };
     const found = trainRates(stray).findings.filter(f => f.code === 'not-driven');
     expect(found.map(f => f.subjects)).to.deep.equal([['stray']]);
@@ -177,7 +177,7 @@ describe('train rates', () => {
 
   it('never crash on any kind of machine, and name what they cannot do yet', () => {
     for (const m of Object.values(KINDS)) trainRates(m);
-    expect(codes(KINDS['bevels on crossed axes']!)).to.include('joint-not-solved');
+    expect(codes(KINDS['ratchet']!)).to.include('joint-not-solved');
     expect(codes(KINDS['open counts, indicators, poses, log']!)).to.include('count-open');
     expect(codes({ ...newMachine('x'), drive: undefined })).to.deep.equal(['no-drive']);
   });

@@ -78,7 +78,21 @@ const WORDS: Readonly<Record<string, Words>> = {
   'count-open': s => ({
     title: `${s.name()}: a count is open`,
     why: 'A mesh with an open count gives no rate.',
-    advice: 'Give it a count.',
+    advice: 'Type its count, or fill the blanks towards the aims.',
+  }),
+  'meshes-itself': s => ({
+    title: `${s.name()} are on one arbor`,
+    why: 'A joint between two things that turn as one gives no motion; it is left out.',
+    advice: 'Take the joint away, or put one of the two on an arbor of its own.',
+  }),
+  'uneven-loop': s => ({
+    title: `${s.name()} would bind`,
+    why: 'It turns unevenly within a turn, and another way round holds both its sides at even rates.',
+    advice: 'Open the loop, or set a second such joint against it.',
+  }),
+  slips: s => ({
+    title: `${s.name()} slip on each other`,
+    why: 'Both are turned by the rest of the train, at different rates, so their slipping joint gives way.',
   }),
   'joint-not-solved': s => ({
     title: `${s.name()}: ${s.text('kind')} not worked out`,
@@ -110,6 +124,16 @@ const WORDS: Readonly<Record<string, Words>> = {
     title: `${s.name()} is not driven`,
     why: 'No chain of meshes from the drive fixes its rate.',
     advice: 'Join it to the train, hold it, or remove it.',
+  }),
+  'too-fast-for-hand': s => ({
+    title: `${s.name()} turns too fast for a hand`,
+    why: `It is to make ${figure(s.num('rpm'), 4)} turns a minute; a hand manages about ${s.num('most')} for a short time (common practice).`,
+    advice: 'Gear the crank down: let it turn more slowly than the machine asks, or drive it by a motor.',
+  }),
+  'planets-misfit': s => ({
+    title: `${s.name()}: ${s.num('planets')} do not go together`,
+    why: `Teeth come into gaps only at multiples of 360°/${figure(s.num('places'), 6)} round the arm, and these places are not among them.`,
+    advice: `${s.text('fits') === '' ? 'No number of equal places would' : `In equal places ${s.text('fits')} would`}${s.text('counts') === '' ? '' : `; or take ${s.text('counts')}`}.`,
   }),
   'no-module': s => ({
     title: `${s.name()} has no module`,
@@ -199,6 +223,11 @@ const WORDS: Readonly<Record<string, Words>> = {
     why: `They overlap by ${mm(s.num('overlap'))} in one layer and are not meant to mesh.`,
     advice: 'Swing an arbor, or move a wheel to another layer.',
   }),
+  'planets-touch': s => ({
+    title: `${s.name()}: neighbours strike`,
+    why: `Carried in ${s.num('planets')} places, the tips of two neighbours overlap by ${mm(s.num('overlap'))}.`,
+    advice: 'Take fewer places, or a smaller planet on a larger sun.',
+  }),
   'wheels-in-one-place': s => ({
     title: `${s.name(0)} and ${s.name(1)} in one place`,
     why: 'Both lie on one axis in one layer.',
@@ -230,6 +259,7 @@ const FIXES: Readonly<Record<string, (value: number) => string>> = {
   'set-fillet': v => `Fillet ${figure(v, 3)} modules`,
   'insert-idler': v => `Insert an idler of ${v}`,
   'hold-member': () => 'Hold it still',
+  'set-places': () => 'Nearest places that do',
   'swing-axis': v => `Swing to ${figure(v, 4)}°`,
 };
 

@@ -124,6 +124,7 @@ const SENTENCES: Readonly<Record<string, Sentence>> = {
   'missing-joint': d => `“${d['owner']}” hangs on a mesh “${d['id']}” that is not in the file.`,
   'missing-aim': d => `“${d['owner']}” belongs to an aim “${d['id']}” that is not in the file.`,
   'missing-process': d => `“${d['owner']}” is made by a process “${d['id']}” that is not in the file.`,
+  'missing-mode': d => `“${d['owner']}” stands in a mode “${d['id']}” that is not in the file.`,
   'missing-frame': d =>
     `“${d['owner']}” rests in a frame “${d['id']}” that is neither the ground nor an arbor.`,
   'axis-on-itself': d =>

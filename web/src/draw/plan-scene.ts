@@ -1,7 +1,7 @@
 import type { Derived } from '@tesseron/core/derive';
-import { flatten, type Point, rotate } from '@tesseron/core/geometry';
+import { flatten, type Point } from '@tesseron/core/geometry';
 import { circleCount, type Wheel } from '@tesseron/core/machine';
-import { arborStance, type DriveTurns, memberCopies, type Stance } from '@tesseron/core/motion';
+import { copyPlace, type DriveTurns, type Stance, stancesAt } from '@tesseron/core/motion';
 import type { Rational } from '@tesseron/core/rational';
 import { involuteOutline, type ToothSpec } from '@tesseron/core/tooth';
 
@@ -51,32 +51,17 @@ export function drawnWheels(derived: Derived): DrawnWheel[] {
       },
     ];
   });
-  const further = memberCopies(machine).flatMap((copy, i) =>
+  const further = derived.moving.copies.flatMap((copy, i) =>
     drawn
       .filter(w => w.wheel.member === copy.member)
-      .map(w => ({ ...w, place: placeOf(copy.member, i), phase: w.phase + copy.spin })),
+      .map(w => ({ ...w, place: copyPlace(copy.member, i), phase: w.phase + copy.spin })),
   );
   return [...drawn, ...further].sort((a, b) => a.wheel.layer - b.wheel.layer || b.tipRadius - a.tipRadius);
 }
 
-const placeOf = (member: string, copy: number): string => `${member} ${copy}`;
-
 /** Where every arbor stands at some turns of the drive; planets in several places have an entry for each. */
-export function stances(derived: Derived, turns: DriveTurns): Map<string, Stance> {
-  const found = new Map<string, Stance>();
-  for (const m of derived.machine.members) {
-    const s = arborStance(derived.machine, derived.train.rates, derived.positions.at, m.id, turns);
-    if (s) found.set(m.id, s);
-  }
-  for (const [i, copy] of memberCopies(derived.machine).entries()) {
-    const [own, arm] = [found.get(copy.member), found.get(copy.arm)];
-    if (!own || !arm) continue;
-    const arrow = rotate({ x: own.centre.x - arm.centre.x, y: own.centre.y - arm.centre.y }, copy.turn);
-    const centre = { x: arm.centre.x + arrow.x, y: arm.centre.y + arrow.y };
-    found.set(placeOf(copy.member, i), { centre, angle: own.angle });
-  }
-  return found;
-}
+export const stances = (derived: Derived, turns: DriveTurns): Map<string, Stance> =>
+  stancesAt(derived.moving, turns);
 
 /** Outlines as the canvas takes them, drawn no finer than the screen shows, kept by what they were made from. */
 export interface OutlineCache {

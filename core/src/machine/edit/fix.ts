@@ -1,5 +1,5 @@
 import type { Fix } from '../../result/index.ts';
-import type { InvoluteForm } from '../types.ts';
+import type { Axis, InvoluteForm } from '../types.ts';
 import { insertIdler } from './insert-idler.ts';
 import { type Edit, holdMember, setAxisPlace, setSpread, setToothing, setWheel } from './patch.ts';
 import { byId } from '../lookup.ts';
@@ -13,6 +13,7 @@ const EDITS: Readonly<Record<string, (subject: string, value: number) => Edit>> 
   'set-addendum': (id, value) => setForm(id, { addendum: value }),
   'insert-idler': (id, value) => insertIdler(id, value),
   'hold-member': id => holdMember(id),
+  'set-places': setPlaces,
   'swing-axis': (id, value) => machine => {
     const axis = byId(machine.axes, id);
     return axis?.place.kind === 'mesh'
@@ -20,6 +21,22 @@ const EDITS: Readonly<Record<string, (subject: string, value: number) => Edit>> 
       : machine;
   },
 };
+
+/** Puts what an arm carries in copies at the multiples of `step` turns nearest to equal places. */
+function setPlaces(member: string, step: number): Edit {
+  return machine => {
+    const arbor = byId(machine.members, member);
+    const axis = arbor?.kind === 'arbor' ? byId(machine.axes, arbor.axis) : undefined;
+    const count = axis?.copies?.count;
+    if (!axis || count === undefined) return machine;
+    const anglesDeg = Array.from({ length: count }, (_, i) => Math.round(i / count / step) * step * 360);
+    const alike = (a: Axis): boolean => a.frame === axis.frame && a.copies?.count === count;
+    return {
+      ...machine,
+      axes: machine.axes.map(a => (alike(a) ? { ...a, copies: { count, anglesDeg } } : a)),
+    };
+  };
+}
 
 /** Changes the form of an involute toothing; any other is left as it is. */
 const setForm =

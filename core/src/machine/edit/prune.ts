@@ -39,6 +39,7 @@ function pruneOnce(machine: Machine, before: Machine): Machine {
       placeHolds(a.place, jointIds, axisIds) ? a : { ...a, place: { kind: 'given', x: 0, y: 0 } },
     ),
     toothings: machine.toothings.map(t => keepSize(t, before, after)),
+    ...modesLeft(machine, memberIds),
     modes: machine.modes
       .filter(m => m.drive === undefined || memberIds.has(m.drive))
       .map(m => ({
@@ -51,6 +52,12 @@ function pruneOnce(machine: Machine, before: Machine): Machine {
     aims: machine.aims.map(a => withoutGone(a, memberIds, frames)),
     ...(machine.drive && !memberIds.has(machine.drive.member) ? { drive: undefined } : {}),
   };
+}
+
+/** The mode the machine stands in, as long as the arbor that drives in it is there. */
+function modesLeft({ mode, modes }: Machine, members: Ids): Pick<Machine, 'mode'> | object {
+  const stands = byId(modes, mode);
+  return stands && (stands.drive === undefined || members.has(stands.drive)) ? {} : { mode: undefined };
 }
 
 const sameLength = (a: Machine, b: Machine): boolean =>

@@ -23,6 +23,11 @@ export const Joint = z.discriminatedUnion('kind', [
     a: Id,
     b: Id,
     spread: Mm.optional(),
+    /**
+     * The other of the two ways in which two wheels can stand, which turns the sense: bevels and pegs on opposite sides of
+     * the point where their axes meet, a worm's or crossed wheel to the left of the worm, a rack to the left of its pinion.
+     */
+    opposite: z.literal(true).optional(),
   }),
   /** A chain or belt over any number of wheels, inside or outside its loop. */
   z.strictObject({
@@ -37,6 +42,7 @@ export const Joint = z.discriminatedUnion('kind', [
     ...tied,
     a: z.strictObject({ member: Id, diameter: Size }),
     b: z.strictObject({ member: Id, diameter: Size }),
+    /** One rim runs inside the other, so the sense is kept. */
     crossed: z.boolean().optional(),
   }),
   z.strictObject({ kind: z.literal('crank'), ...tied, pin: Pin, rod: Id, slide: Id }),
@@ -48,7 +54,14 @@ export const Joint = z.discriminatedUnion('kind', [
     /** Lift in mm at angles of the cam in degrees. */
     lift: z.array(z.tuple([z.number().min(0).max(360), Mm])).min(2),
   }),
-  z.strictObject({ kind: z.literal('universal'), ...tied, a: Id, b: Id }),
+  /** Two shafts bent by an angle against each other; `a` is the one with the driving fork. */
+  z.strictObject({
+    kind: z.literal('universal'),
+    ...tied,
+    a: Id,
+    b: Id,
+    bendDeg: z.number().min(0).max(80).optional(),
+  }),
   z.strictObject({
     kind: z.literal('pins in holes'),
     ...tied,
@@ -66,6 +79,7 @@ export const Joint = z.discriminatedUnion('kind', [
     teeth: z.number().int().min(2),
     turns: z.enum(['forward', 'backward']),
   }),
+  /** Turned along by friction, as long as nothing else says how it turns. */
   z.strictObject({ kind: z.literal('slip'), ...tied, a: Id, b: Id }),
   z.strictObject({ kind: z.literal('clutch'), ...tied, a: Id, b: Id }),
   z.strictObject({

@@ -8,7 +8,7 @@ import { Aim, Drive, Indicator, LogEntry, Measurement, Part, Plan, Pose, Process
 
 /** The mark of our files, and the version of the schema that this code writes. */
 export const FORMAT = 'tesseron-machine';
-export const VERSION = 2;
+export const VERSION = 3;
 
 const MOST_ITEMS = 5000;
 const list = <T extends z.ZodType>(item: T): z.ZodArray<T> => z.array(item).max(MOST_ITEMS);
@@ -33,6 +33,8 @@ export const MachineSchema = z.strictObject({
   wheels: list(Wheel),
   joints: list(Joint),
   modes: list(Mode),
+  /** The mode it stands in; left out: the drive as it is stated, all clutches engaged. */
+  mode: Id.optional(),
   indicators: list(Indicator),
   parts: list(Part),
   aims: list(Aim),

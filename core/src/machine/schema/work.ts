@@ -16,6 +16,8 @@ import {
 /** The arbor that is turned, and how fast. Free: only ratios between outputs matter. */
 export const Drive = z.strictObject({
   member: Id,
+  /** What turns it, where that is said: a hand manages about 100 turns a minute. */
+  by: z.enum(['hand', 'motor', 'clockwork']).optional(),
   speed: z.discriminatedUnion('kind', [
     z.strictObject({ kind: z.literal('period'), text: PeriodText }),
     z.strictObject({ kind: z.literal('free') }),
