@@ -40,6 +40,10 @@ export function jointLaws(frames: Frames, joint: Joint): JointLaws {
       const e = equalLaw(frames, joint.id, joint.a, joint.b, false);
       return e && [{ ...e, yields: true }];
     }
+    case 'ratchet': {
+      const e = equalLaw(frames, joint.id, joint.driver, joint.driven, false);
+      return e && [{ ...e, yields: true }];
+    }
     case 'pins in holes':
       return one(pinsLaw(frames, joint.id, joint.disc, joint.carrier));
     case 'intermittent': {

@@ -4,7 +4,18 @@ import { inMode, rateEquations } from './equations.ts';
 import type { TrainParts } from './frames.ts';
 import type { RateEquation } from './rate-equation.ts';
 import { type Contradiction, type Response, solveRates } from './solve.ts';
-import { add, compare, div, isZero, mul, neg, type Rational, toFraction, ZERO } from '../rational/index.ts';
+import {
+  add,
+  compare,
+  div,
+  isZero,
+  mul,
+  neg,
+  type Rational,
+  sign,
+  toFraction,
+  ZERO,
+} from '../rational/index.ts';
 
 /** Exact rates of a machine's members, in turns per turn of the drive (slides: teeth), and what stands in the way of others. */
 export interface TrainRates {
@@ -26,11 +37,28 @@ export function trainRates(
   const findings: Finding[] = [...openFindings(machine, open), ...unsolvedFindings(machine, unsolved)];
   if (drive === undefined) findings.push(finding('no-drive', 'warn', 'aims', []));
   else for (const c of contradictions) findings.push(contradictionFinding(c, equations, rates));
-  for (const id of solution.slipping) findings.push(finding('slips', 'note', 'train', [id]));
-  const excused = reachedFrom(machine, [...unsolved, ...open]);
+  for (const id of solution.slipping) findings.push(...slipFindings(machine, id, rates));
+  const engaged = new Set(machine.joints.map(j => j.id));
+  const apart = whole.joints.filter(j => !engaged.has(j.id)).map(j => j.id);
+  const excused = reachedFrom(whole, [...unsolved, ...open, ...apart]);
   const loose = free.filter(id => !excused.has(id));
   if (drive !== undefined) findings.push(...freedomFindings(machine, equations, drive, loose));
   return { rates, responses, findings };
+}
+
+/**
+ * A slipping joint that slips is worth knowing. A ratchet lets its driven side run ahead the way it turns and clicks; the
+ * other way it locks.
+ */
+function slipFindings(machine: TrainParts, id: string, rates: Readonly<Record<string, Rational>>): Finding[] {
+  const joint = byId(machine.joints, id);
+  if (joint?.kind !== 'ratchet') return [finding('slips', 'note', 'train', [id])];
+  const [driver, driven] = [rates[joint.driver], rates[joint.driven]];
+  const ahead = driver && driven ? sign(add(driven, neg(driver))) : 0;
+  const allowed = joint.turns === 'forward' ? 1 : -1;
+  return ahead === allowed
+    ? [finding('ratchet-clicks', 'note', 'train', [id])]
+    : [finding('ratchet-locks', 'stop', 'train', [id])];
 }
 
 /** Arbors, and slides that a rack moves; other slides move by a crank or a cam, in millimetres. */
@@ -60,8 +88,8 @@ function unsolvedFindings(machine: TrainParts, unsolved: readonly string[]): Fin
     const [end, ...others] = jointEnds(joint).map(([, e]) => byId(machine.wheels, e)?.member ?? e);
     if (others.length > 0 && others.every(e => e === end))
       return [finding('meshes-itself', 'stop', 'train', [id])];
-    const kind = kindOf(joint);
-    return [finding('joint-not-solved', 'note', 'train', [id], { kind })];
+    const rack = joint.kind === 'mesh' && joint.type === 'rack';
+    return [finding(rack ? 'rack-needs-slide' : 'frames-differ', 'stop', 'train', [id])];
   });
 }
 
@@ -137,6 +165,3 @@ function reachedFrom(machine: Pick<Machine, 'wheels' | 'joints'>, unsolved: read
   }
   return reached;
 }
-
-const kindOf = (joint: Machine['joints'][number]): string =>
-  joint.kind === 'mesh' ? `${joint.type} mesh` : joint.kind;

@@ -90,13 +90,28 @@ const WORDS: Readonly<Record<string, Words>> = {
     why: 'It turns unevenly within a turn, and another way round holds both its sides at even rates.',
     advice: 'Open the loop, or set a second such joint against it.',
   }),
+  'ratchet-clicks': s => ({
+    title: `${s.name()}: the ratchet clicks`,
+    why: 'One side runs ahead of the other the way the ratchet lets it.',
+  }),
+  'ratchet-locks': s => ({
+    title: `${s.name()}: the ratchet locks`,
+    why: 'The rest of the train turns its two sides against each other the way the ratchet does not let them.',
+    advice: 'Turn the other way, or let the ratchet turn the other way.',
+  }),
   slips: s => ({
     title: `${s.name()} slip on each other`,
     why: 'Both are turned by the rest of the train, at different rates, so their slipping joint gives way.',
   }),
-  'joint-not-solved': s => ({
-    title: `${s.name()}: ${s.text('kind')} not worked out`,
-    why: 'This version keeps such a joint and does not work out its motion yet.',
+  'frames-differ': s => ({
+    title: `${s.name()} do not rest in one frame`,
+    why: 'Their axes are carried round differently, so they cannot stay in mesh; the joint gives no rate.',
+    advice: 'Hang both on one arm, or put one of them on the arm’s own line.',
+  }),
+  'rack-needs-slide': s => ({
+    title: `${s.name()}: no rack to move`,
+    why: 'A rack slides along a line; one of the two must be a rack on a slide, the other a wheel on an arbor.',
+    advice: 'Take the mesh away and drive a rack from the wheel.',
   }),
   'held-not-solved': s => ({
     title: `${s.name()} is held in a frame it does not rest in`,

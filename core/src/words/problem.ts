@@ -1,4 +1,5 @@
 import type { Problem } from '../result/index.ts';
+import { fixed } from '../units/index.ts';
 
 type Data = Problem['data'];
 type Sentence = (d: Data) => string;
@@ -125,6 +126,41 @@ const SENTENCES: Readonly<Record<string, Sentence>> = {
   'missing-aim': d => `“${d['owner']}” belongs to an aim “${d['id']}” that is not in the file.`,
   'missing-process': d => `“${d['owner']}” is made by a process “${d['id']}” that is not in the file.`,
   'missing-mode': d => `“${d['owner']}” stands in a mode “${d['id']}” that is not in the file.`,
+  'pairs-empty': () => 'Type pairs of counts, such as 20:60, 15:45.',
+  'pairs-unreadable': d =>
+    `“${d['part']}” is no pair of counts. Type driving and driven count, such as 20:60.`,
+  'pairs-count': d => `${d['count']} teeth: type counts from ${d['least']} to ${d['most']}.`,
+  'pairs-sums': d =>
+    `${d['a']} sums to ${d['sum']}, ${d['b']} to ${d['other']}: meshes between the same two lines need equal sums at one module. Change a count by the difference.`,
+  'pairs-odd': d => `${d['count']} pairs: every output needs two, out to the rod and back.`,
+  'pairs-one': d => `One pair of counts is asked here, such as 20:60; ${d['count']} are typed.`,
+  'pairs-two': d => `Two pairs of counts are asked here, such as 15:45, 12:48; ${d['count']} are typed.`,
+  'motion-work-ratio': d =>
+    `These counts give ${fixed(Number(d['ratio']), 3)} : 1; minutes to hours is 12 : 1, such as 15:45, 12:48 or 10:30, 8:32.`,
+  'ready-no-drive': () => 'The machine has no drive yet: name the arbor that is turned.',
+  'hand-gone': () => 'What you chose is no longer there.',
+  'hand-needs-arbor': d => `“${d['name']}” does not stand on an arbor, so it cannot drive a new one.`,
+  'hand-count': d => `${d['count']} teeth cannot be: type a whole number from 1 up.`,
+  'hand-ring-count': d =>
+    `A ring of ${d['count']} cannot hold a wheel of ${d['own']}: give the ring more teeth than the wheel.`,
+  'hand-no-toothing': () => 'The machine has no teeth yet: choose a size at Teeth first.',
+  'hand-one-axis': d =>
+    `“${d['a']}” and “${d['b']}” would stand on one line, where they cannot mesh. Leave one on an axis of its own, or take their mesh away first.`,
+  'hand-meshes-already': d => `“${d['a']}” and “${d['b']}” mesh already.`,
+  'hand-same-axis': d => `“${d['a']}” and “${d['b']}” share an axis already.`,
+  'hand-hangs-already': d => `“${d['name']}” hangs on ${d['arm']} already.`,
+  'hand-arm-circle': d =>
+    `“${d['name']}” carries “${d['arm']}”, so it cannot hang on it: an arm cannot carry itself. Choose an arm that stands on the ground, or hang “${d['arm']}” elsewhere first.`,
+  'hand-one-arbor': d => `“${d['name']}” is one arbor already: its wheels turn as one.`,
+  'hand-two-frames': d =>
+    `“${d['a']}” and “${d['b']}” hang on different arms. Hang both on one first, then key them together.`,
+  'hand-hold-drive': d =>
+    `“${d['name']}” drives the machine and cannot be held. Let another arbor drive first.`,
+  'hand-no-stage': () => 'Choose at least one stage.',
+  'hand-shared-wheel': d =>
+    `“${d['name']}” meshes with another wheel too, whose ratio would change. Give this stage a wheel of its own first.`,
+  'hand-one-way': d =>
+    `A mesh of this kind (${d['type']}) can stand in one way only. Insert an idler to turn its sense.`,
   'missing-frame': d =>
     `“${d['owner']}” rests in a frame “${d['id']}” that is neither the ground nor an arbor.`,
   'axis-on-itself': d =>

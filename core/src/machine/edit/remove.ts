@@ -60,7 +60,7 @@ function idle(machine: Machine, id: string): boolean {
 }
 
 /** One arbor with all that depends on it, its axis when nothing else stands on it, and wheels of the drive left without a mesh. */
-function removeArbor(machine: Machine, id: string): Machine {
+export function removeArbor(machine: Machine, id: string): Machine {
   const member = byId(machine.members, id);
   if (!member || id === machine.drive?.member) return machine;
   const members = machine.members.filter(m => m.id !== id);

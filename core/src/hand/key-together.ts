@@ -1,0 +1,78 @@
+import { byId, type Machine } from '../machine/index.ts';
+import { fail, type Result } from '../result/index.ts';
+import { putOnAxis } from './axes-by-hand.ts';
+import { gone, sound } from './sound.ts';
+
+/**
+ * Keys two arbors together, so that their wheels turn as one: all of the second becomes part of the first. They are put on
+ * one axis first. An arbor cannot be keyed to what it carries.
+ */
+export function keyTogether(machine: Machine, keptId: string, otherId: string): Result<Machine> {
+  const [kept, other] = [byId(machine.members, keptId), byId(machine.members, otherId)];
+  if (kept?.kind !== 'arbor' || other?.kind !== 'arbor') return gone(otherId);
+  if (keptId === otherId) return fail('hand-one-arbor', { name: kept.name });
+  if (kept.axis !== other.axis) {
+    const put = putOnAxis(machine, otherId, keptId);
+    if (!put.ok) return put;
+    const now = byId(put.value.members, otherId);
+    if (now?.kind !== 'arbor' || now.axis !== kept.axis)
+      return fail('hand-two-frames', { a: kept.name, b: other.name });
+    return sound(merged(put.value, keptId, otherId));
+  }
+  return sound(merged(machine, keptId, otherId));
+}
+
+/** The document with every mention of one member turned to another, and the one gone. */
+function merged(machine: Machine, kept: string, other: string): Machine {
+  const turn = (id: string): string => (id === other ? kept : id);
+  const held = byId(machine.members, other);
+  const keepsHold = held?.kind === 'arbor' && held.held !== undefined ? { held: held.held } : {};
+  return {
+    ...machine,
+    ...(machine.drive && { drive: { ...machine.drive, member: turn(machine.drive.member) } }),
+    members: machine.members
+      .filter(m => m.id !== other)
+      .map(m => (m.id === kept ? { ...m, ...keepsHold } : m)),
+    axes: machine.axes.map(a => (a.frame === other ? { ...a, frame: kept } : a)),
+    wheels: machine.wheels.map(w => (w.member === other ? { ...w, member: kept } : w)),
+    joints: machine.joints.map(j => turnedJoint(j, turn)),
+    indicators: machine.indicators.map(i => ({ ...i, member: turn(i.member) })),
+    aims: machine.aims.map(a => ({
+      ...a,
+      frame: turn(a.frame),
+      ...(a.member !== undefined && { member: turn(a.member) }),
+    })),
+    modes: machine.modes.map(m => ({
+      ...m,
+      ...(m.drive !== undefined && { drive: turn(m.drive) }),
+      held: [...new Set(m.held.map(turn))],
+    })),
+  };
+}
+
+/** A joint with its members renamed; wheels are not members, so meshes and chains stay. */
+function turnedJoint(joint: Machine['joints'][number], turn: (id: string) => string): typeof joint {
+  switch (joint.kind) {
+    case 'friction':
+      return {
+        ...joint,
+        a: { ...joint.a, member: turn(joint.a.member) },
+        b: { ...joint.b, member: turn(joint.b.member) },
+      };
+    case 'crank':
+      return { ...joint, pin: { ...joint.pin, member: turn(joint.pin.member) } };
+    case 'cam':
+      return { ...joint, cam: turn(joint.cam), follower: turn(joint.follower) };
+    case 'universal':
+    case 'clutch':
+    case 'slip':
+      return { ...joint, a: turn(joint.a), b: turn(joint.b) };
+    case 'ratchet':
+    case 'intermittent':
+      return { ...joint, driver: turn(joint.driver), driven: turn(joint.driven) };
+    case 'pins in holes':
+      return { ...joint, carrier: turn(joint.carrier) };
+    default:
+      return joint;
+  }
+}

@@ -1,0 +1,12 @@
+import { demonstrationDrive, windingAndSetting } from './drives.ts';
+import { orreryArm } from './orrery-arm.ts';
+import type { ReadyArrangement } from './ready.ts';
+import { cascade, compoundReduction, motionWork, parallelBranches } from './rows.ts';
+
+export type { ReadyArrangement, ReadyField } from './ready.ts';
+
+/** All ready arrangements, in the order in which they are offered. */
+export const READY: readonly ReadyArrangement[] = [
+  ...[compoundReduction, cascade, parallelBranches, motionWork],
+  ...[orreryArm, windingAndSetting, demonstrationDrive],
+];
