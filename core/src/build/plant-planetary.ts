@@ -1,6 +1,13 @@
-import { freeLayers } from '../layout/index.ts';
-import { byId, freeId, type Machine, removeTrainTo } from '../machine/index.ts';
-import { assemblyOf, type Central, CENTRALS, drivenOf, type PlanetarySet } from '../planetary/index.ts';
+import { byId, type Machine, removeTrainTo } from '../machine/index.ts';
+import {
+  assemblyOf,
+  type Central,
+  CENTRALS,
+  drivenOf,
+  type PlanetarySet,
+  type TwoRingSet,
+} from '../planetary/index.ts';
+import { type Builder, builderOn } from './builder.ts';
 import { axisOf, withoutIdleToothings, withToothing } from './plant-stage.ts';
 
 /** A planetary set as it is to be built: the drive turns one member, another is held, the third is the output. */
@@ -9,7 +16,16 @@ export interface PlanetaryChoice {
   readonly held: Central;
   readonly driver: Central;
   readonly module: number;
+  /** Stages one after the other, the output of each driving the next alike. */
+  readonly stages?: number;
   /** The aim that the output serves; a train that it had before is taken away. */
+  readonly aim?: string | undefined;
+}
+
+/** A set with two rings as it is to be built: the drive turns the sun, the first ring is held, the second is the output. */
+export interface TwoRingChoice {
+  readonly set: TwoRingSet;
+  readonly module: number;
   readonly aim?: string | undefined;
 }
 
@@ -18,88 +34,103 @@ export interface PlanetaryChoice {
  * planets' axis on the arm, in as many places as there are planets. Throws for a machine without a drive.
  */
 export function plantPlanetary(machine: Machine, choice: PlanetaryChoice): Machine {
-  if (!machine.drive) throw new Error('plantPlanetary: no drive');
-  const { held, driver } = choice;
-  const aim = byId(machine.aims, choice.aim);
-  const cleared = aim?.member === undefined ? machine : removeTrainTo(aim.member)(machine);
-  const { machine: sized, toothing } = withToothing(cleared, choice.module);
-  const centre = axisOf(sized, machine.drive.member) ?? '';
-  const name = aim?.name ?? 'Planetary set';
-  let current = sized;
-  const members: Record<Central, string> = { sun: '', ring: '', arm: '' };
-  for (const central of CENTRALS) {
-    if (central === driver) {
-      members[central] = machine.drive.member;
-      continue;
-    }
-    const id = freeId(current, 'arbor');
-    const own = central === drivenOf(held, driver) ? name : `${name}: ${central}, held`;
-    members[central] = id;
-    const arbor = { kind: 'arbor' as const, id, name: own, axis: centre };
-    current = {
-      ...current,
-      members: [...current.members, central === held ? { ...arbor, held: 'ground' } : arbor],
-    };
+  const { b, name, drive, axis, toothing } = start(machine, choice.module, choice.aim);
+  const stages = Math.max(1, choice.stages ?? 1);
+  let input = drive;
+  for (let i = 1; i <= stages; i++) {
+    const last = i === stages;
+    const own = stages === 1 ? name : last ? name : `${name} stage ${i}`;
+    input = addSet(b, choice, { input, axis, toothing, name: own });
   }
-  return withoutIdleToothings(withWheels(current, choice, members, toothing, name));
+  return finish(b, input, choice.aim);
 }
 
-function withWheels(
-  machine: Machine,
-  { set, held, driver, aim }: PlanetaryChoice,
-  members: Readonly<Record<Central, string>>,
-  toothing: string,
-  name: string,
-): Machine {
-  const { equal, anglesDeg } = assemblyOf(set);
-  const ids = {
-    axis: freeId(machine, 'axis'),
-    planet: freeId(machine, 'planet'),
-    sun: freeId(machine, 'wheel'),
-    mesh: freeId(machine, 'mesh'),
-  };
-  const [layer = 0] = freeLayers(machine, 1);
-  const wheel = { toothing, layer, bore: { kind: 'round' as const, diameter: 4 } };
-  const teeth = (count: number): Machine['wheels'][number]['teeth'] => ({ kind: 'count', count });
-  const copies = equal ? { count: set.planets } : { count: set.planets, anglesDeg: [...anglesDeg] };
-  const output = members[drivenOf(held, driver)];
+/** As plantPlanetary, for a set with two rings. */
+export function plantTwoRing(machine: Machine, { set, module, aim }: TwoRingChoice): Machine {
+  const { b, name, drive, axis, toothing } = start(machine, module, aim);
+  const arm = b.arbor({ name: `${name}: arm`, axis });
+  const held = b.arbor({ name: `${name}: first ring, held`, axis, held: 'ground' });
+  const output = b.arbor({ name, axis });
+  const joint = b.id('mesh');
+  const planet = b.arbor({
+    name: `${name}: planet`,
+    frame: arm,
+    place: { kind: 'mesh', joint, angleDeg: 0 },
+    copies: set.planets > 1 ? { count: set.planets } : undefined,
+  });
+  const layer = b.layer();
+  const wheel = (member: string, what: string, teeth: number, at: number, ring = false): string =>
+    b.wheel({ name: `${name}: ${what}`, member, teeth, toothing, layer: at, role: ring ? 'ring' : 'wheel' });
+  const sun = wheel(drive, 'sun wheel', set.sun, layer);
+  const p = wheel(planet, 'planet wheel', set.planet, layer);
+  const r = wheel(held, 'ring', set.ring, layer, true);
+  const upper = b.layer();
+  const q = wheel(planet, 'second planet wheel', set.second, upper);
+  const r2 = wheel(output, 'second ring', set.secondRing, upper, true);
+  b.joint({ kind: 'mesh', id: joint, type: 'external', a: sun, b: p });
+  b.joint({ kind: 'mesh', id: b.id('mesh'), type: 'internal', a: p, b: r });
+  b.joint({ kind: 'mesh', id: b.id('mesh'), type: 'internal', a: q, b: r2 });
+  return finish(b, output, aim);
+}
+
+interface Started {
+  readonly b: Builder;
+  readonly name: string;
+  readonly drive: string;
+  readonly axis: string;
+  readonly toothing: string;
+}
+
+function start(machine: Machine, module: number, aimId: string | undefined): Started {
+  if (!machine.drive) throw new Error('plantPlanetary: no drive');
+  const aim = byId(machine.aims, aimId);
+  const cleared = aim?.member === undefined ? machine : removeTrainTo(aim.member)(machine);
+  const { machine: sized, toothing } = withToothing(cleared, module);
+  const axis = axisOf(sized, machine.drive.member) ?? '';
   return {
-    ...machine,
-    axes: [
-      ...machine.axes,
-      {
-        id: ids.axis,
-        frame: members.arm,
-        place: { kind: 'mesh', joint: ids.mesh, angleDeg: 0 },
-        ...(set.planets > 1 && { copies }),
-      },
-    ],
-    members: [...machine.members, { kind: 'arbor', id: ids.planet, name: `${name}: planet`, axis: ids.axis }],
-    wheels: [
-      ...machine.wheels,
-      {
-        ...wheel,
-        id: ids.sun,
-        name: `${name}: sun wheel`,
-        member: members.sun,
-        role: 'wheel',
-        teeth: teeth(set.sun),
-      },
-      { ...wheel, id: `${ids.sun}p`, name: `${name}: planet wheel`, member: ids.planet, role: 'wheel', teeth: teeth(set.planet) }, // prettier-ignore
-      {
-        ...wheel,
-        id: `${ids.sun}r`,
-        name: `${name}: ring`,
-        member: members.ring,
-        role: 'ring',
-        teeth: teeth(set.ring),
-      },
-    ],
-    joints: [
-      ...machine.joints,
-      { kind: 'mesh', id: ids.mesh, type: 'external', a: ids.sun, b: `${ids.sun}p` },
-      { kind: 'mesh', id: `${ids.mesh}r`, type: 'internal', a: `${ids.sun}p`, b: `${ids.sun}r` },
-    ],
-    aims: machine.aims.map(a => (a.id === aim ? { ...a, member: output } : a)),
+    b: builderOn(sized),
+    name: aim?.name ?? 'Planetary set',
+    drive: machine.drive.member,
+    axis,
+    toothing,
   };
+}
+
+function finish(b: Builder, output: string, aim: string | undefined): Machine {
+  b.edit(m => ({ ...m, aims: m.aims.map(a => (a.id === aim ? { ...a, member: output } : a)) }));
+  return withoutIdleToothings(b.machine());
+}
+
+/** One set in a layer of its own; gives its output. */
+function addSet(
+  b: Builder,
+  { set, held, driver }: PlanetaryChoice,
+  { input, axis, toothing, name }: { input: string; axis: string; toothing: string; name: string },
+): string {
+  const members: Record<Central, string> = { sun: '', ring: '', arm: '' };
+  for (const central of CENTRALS) {
+    const own = central === drivenOf(held, driver) ? name : `${name}: ${central}, held`;
+    members[central] =
+      central === driver
+        ? input
+        : b.arbor({ name: own, axis, held: central === held ? 'ground' : undefined });
+  }
+  const { equal, anglesDeg } = assemblyOf(set);
+  const places = equal ? { count: set.planets } : { count: set.planets, anglesDeg: [...anglesDeg] };
+  const joint = b.id('mesh');
+  const planet = b.arbor({
+    name: `${name}: planet`,
+    frame: members.arm,
+    place: { kind: 'mesh', joint, angleDeg: 0 },
+    copies: set.planets > 1 ? places : undefined,
+  });
+  const layer = b.layer();
+  const wheel = (member: string, what: string, teeth: number, ring = false): string =>
+    b.wheel({ name: `${name}: ${what}`, member, teeth, toothing, layer, role: ring ? 'ring' : 'wheel' });
+  const sun = wheel(members.sun, 'sun wheel', set.sun);
+  const p = wheel(planet, 'planet wheel', set.planet);
+  const r = wheel(members.ring, 'ring', set.ring, true);
+  b.joint({ kind: 'mesh', id: joint, type: 'external', a: sun, b: p });
+  b.joint({ kind: 'mesh', id: b.id('mesh'), type: 'internal', a: p, b: r });
+  return members[drivenOf(held, driver)];
 }

@@ -38,7 +38,7 @@ export function derive(machine: Machine, before?: Derived, chordError = CHORD_ER
   );
   const meshes = stage(old?.meshes, [wheels.value], () => meshStates(machine, modules.value, wheels.value));
   const positions = stage(old?.positions, [axes, members, meshes.value], () =>
-    axisPositions(machine, distancesOf(meshes.value)),
+    axisPositions(machine, distancesOf(machine, modules.value, meshes.value)),
   );
   const phases = stage(old?.phases, [positions.value, wheelList, joints], () =>
     wheelPhases(machine, positions.value.at),

@@ -1,4 +1,4 @@
-import { byId, type Machine, meshes } from '../machine/index.ts';
+import { byId, circleCount, type Machine, meshes } from '../machine/index.ts';
 import { centreDistance, contactRatio, playFromSpread } from '../mesh/index.ts';
 import { degrees } from '../units/index.ts';
 import type { MeshState, ModuleTable, WheelState } from './derived.ts';
@@ -36,6 +36,31 @@ export function meshStates(
   return states;
 }
 
-/** Centre distances by mesh, mm, spread included. */
-export const distancesOf = (states: Readonly<Record<string, MeshState>>): Record<string, number> =>
-  Object.fromEntries(Object.entries(states).map(([id, s]) => [id, s.distance]));
+/**
+ * Centre distances by mesh, mm, spread included: as worked out, or from pitch circles where teeth of that kind are not
+ * worked out yet: the difference in a ring, the sum elsewhere. An open count stands at the middle of its range.
+ */
+export function distancesOf(
+  machine: Pick<Machine, 'wheels' | 'joints'>,
+  table: ModuleTable,
+  states: Readonly<Record<string, MeshState>>,
+): Record<string, number> {
+  const found: Record<string, number> = {};
+  for (const mesh of meshes(machine)) {
+    const state = states[mesh.id];
+    const [a, b] = [byId(machine.wheels, mesh.a), byId(machine.wheels, mesh.b)];
+    const module = table.modules[a?.toothing ?? ''];
+    if (state) found[mesh.id] = state.distance;
+    else if (a && b && module !== undefined && mesh.type !== 'rack') {
+      const [za, zb] = [roughCount(a), roughCount(b)];
+      const teeth = mesh.type === 'internal' || mesh.type === 'reducer' ? Math.abs(za - zb) : za + zb;
+      found[mesh.id] = (teeth * module) / 2 + (mesh.spread ?? 0);
+    }
+  }
+  return found;
+}
+
+const roughCount = (wheel: Machine['wheels'][number]): number =>
+  wheel.teeth.kind === 'open'
+    ? Math.round((wheel.teeth.least + wheel.teeth.most) / 2)
+    : (circleCount(wheel) ?? 0);

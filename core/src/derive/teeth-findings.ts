@@ -129,12 +129,13 @@ function filletFindings(
 
 function meshFindings(
   machine: Parts,
-  mesh: { id: string; a: string; b: string; spread?: number | undefined },
+  mesh: { id: string; type: string; a: string; b: string; spread?: number | undefined },
   state: MeshState | undefined,
 ): Finding[] {
   const [a, b] = [byId(machine.wheels, mesh.a), byId(machine.wheels, mesh.b)];
   if (a && b && a.toothing !== b.toothing) return [finding('toothings-differ', 'stop', 'teeth', [mesh.id])];
-  if (a && b && a.layer !== b.layer)
+  const flat = mesh.type === 'external' || mesh.type === 'internal';
+  if (a && b && flat && a.layer !== b.layer)
     return [finding('layers-differ', 'stop', 'plan', [mesh.id], { a: a.layer, b: b.layer })];
   if (a?.id === b?.id) return [finding('wheel-meshes-itself', 'stop', 'teeth', [mesh.id])];
   if (!state) return [];

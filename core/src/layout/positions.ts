@@ -1,5 +1,5 @@
 import { distance, type Point, polar, triangleApex } from '../geometry/index.ts';
-import { type Axis, axisOfWheel, byId, type Machine, meshes } from '../machine/index.ts';
+import { type Axis, axisOfWheel, byId, type Machine, type MeshJoint, meshes } from '../machine/index.ts';
 import { type Finding, finding } from '../result/index.ts';
 import { radians } from '../units/index.ts';
 
@@ -69,6 +69,7 @@ export function axisPositions(
   }
   for (const axis of machine.axes) place(axis.id);
   for (const mesh of meshes(machine)) {
+    if (!flat(machine, mesh)) continue;
     const expected = distances[mesh.id];
     const [a, b] = [mesh.a, mesh.b].map(
       w => at[axisOfWheel(machine, byId(machine.wheels, w) ?? NO_WHEEL) ?? ''],
@@ -80,6 +81,11 @@ export function axisPositions(
   }
   return { at, findings };
 }
+
+/** Whether the axes of a mesh are parallel and both counts decided, so that their distance can be held against it. */
+const flat = (machine: Pick<Machine, 'wheels'>, { type, a, b }: MeshJoint): boolean =>
+  (type === 'external' || type === 'internal') &&
+  [a, b].every(w => byId(machine.wheels, w)?.teeth.kind !== 'open');
 
 const NO_WHEEL = { member: '' } as Machine['wheels'][number];
 

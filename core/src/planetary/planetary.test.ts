@@ -11,10 +11,14 @@ import {
   rational,
   sub,
   toFraction,
+  toNumber,
 } from '../rational/index.ts';
+import { plantPlanetary, plantTwoRing } from '../build/index.ts';
+import { derive } from '../derive/index.ts';
+import { newMachine } from '../machine/index.ts';
 import { must } from '../result/index.ts';
 import { trainRates } from '../train/index.ts';
-import { assemblyOf, type Central, CENTRALS, drivenOf, type PlanetaryQuery, planetaryRate, type PlanetarySet, planetaryUses, searchPlanetary, setFrom } from './index.ts'; // prettier-ignore
+import { assemblyOf, type Central, CENTRALS, drivenOf, type PlanetaryQuery, planetaryRate, type PlanetarySet, planetaryUses, ringMargins, searchPlanetary, searchTwoRing, setFrom, tipsPass, twoRingFits, twoRingFrom, twoRingGap, twoRingRate } from './index.ts'; // prettier-ignore
 
 const SET: PlanetarySet = { sun: 24, planet: 18, ring: 60, planets: 3 };
 const count = fc.integer({ min: 6, max: 60 });
@@ -187,5 +191,103 @@ describe('the search for planetary counts', () => {
     expect(code({ planets: [] })).to.equal('planets-out-of-range');
     expect(code({ planets: [30] })).to.equal('planets-out-of-range');
     expect(drivenOf('ring', 'sun')).to.equal('arm');
+  });
+});
+
+describe('a wheel in a ring', () => {
+  it('at 20° passes its tips from a difference of about nine teeth on (handbook tables of internal gears; from memory)', () => {
+    for (const ring of [40, 60, 100, 200]) {
+      const least = Array.from({ length: 20 }, (_, i) => i + 1).find(d => tipsPass(ring - d, ring))!;
+      expect(least, `${ring}`).to.be.within(8, 9);
+      expect(tipsPass(ring - least - 1, ring)).to.equal(true);
+    }
+    expect(tipsPass(60 - 6, 60, 20, 0.6), 'stub teeth need less').to.equal(true);
+  });
+
+  it('at 20° is free of involute interference from 34 teeth of the ring on, for a wheel of 30 (the same tables; from memory)', () => {
+    const least = (z: number): number => {
+      for (let ring = z + 1; ; ring++) if (ringMargins(z, ring).involute >= 0) return ring;
+    };
+    expect(least(30)).to.equal(34);
+    expect(ringMargins(18, 60).involute, 'the rack’s limit of 17.1 is never enough in a ring').to.be.below(0);
+  });
+
+  it('no longer has room where it is as large as the ring', () => {
+    expect(tipsPass(40, 40)).to.equal(false);
+  });
+});
+
+describe('a set with two rings', () => {
+  const set = must(twoRingFrom(12, 24, 23, 1));
+
+  it('has its rings by one centre distance, and the rate of Willis’s formula', () => {
+    expect([set.ring, set.secondRing]).to.deep.equal([60, 59]);
+    // (1 − 60·23/(24·59)) / (1 + 60/12) = (36/1416)/6
+    expect(toFraction(twoRingRate(set))).to.equal('1/236');
+  });
+
+  it('turns as its formula says once it is built, and goes together as it says', () => {
+    const count = fc.integer({ min: 8, max: 40 });
+    fc.assert(
+      fc.property(count, count, count, fc.integer({ min: 2, max: 5 }), (sun, p, q, n) => {
+        const made = twoRingFrom(sun, p, q, n);
+        if (!made.ok) {
+          expect(made.problem.code).to.equal('two-ring-still');
+          return;
+        }
+        const m = plantTwoRing(newMachine('m'), { set: made.value, module: 1 });
+        const d = derive(m);
+        const out = m.members.find(x => x.name === 'Planetary set')!.id;
+        expect(toFraction(d.train.rates[out]!)).to.equal(toFraction(twoRingRate(made.value)));
+        const misfit = d.findings.some(f => f.code === 'planets-misfit');
+        expect(misfit, 'by trying every setting of every planet').to.equal(!twoRingFits(made.value));
+        expect(d.findings.filter(f => f.code === 'centres-disagree')).to.deep.equal([]);
+      }),
+      { numRuns: 60 },
+    );
+  });
+
+  it('is searched completely: nothing within the limits is nearer, by brute force', () => {
+    const [least, most] = [10, 44];
+    const target = rational(1, 60);
+    const query = { target, least, most, planets: [3], gap: 0.3, module: 1, top: 6 };
+    const found = must(searchTwoRing(query));
+    const all: number[] = [];
+    for (let s = least; s <= most; s++)
+      for (let p = least; p <= most; p++)
+        for (let q = least; q <= most; q++) {
+          const made = twoRingFrom(s, p, q, 3);
+          if (!made.ok || made.value.ring > most || made.value.secondRing > most) continue;
+          if (!twoRingFits(made.value) || twoRingGap(made.value) < 0.3) continue;
+          if (!tipsPass(p, made.value.ring) || !tipsPass(q, made.value.secondRing)) continue;
+          all.push(Math.abs(toNumber(twoRingRate(made.value)) * 60 - 1));
+        }
+    const best = [...new Set(all.map(x => x.toFixed(10)))].map(Number).sort((a, b) => a - b);
+    expect(Math.abs(toNumber(found[0]!.error))).to.be.closeTo(best[0]!, 1e-9);
+    expect(Math.abs(toNumber(found[1]!.error))).to.be.below(best[1]! + 1e-9);
+  });
+
+  it('refuses what cannot be', () => {
+    const why = (r: { ok: boolean; problem?: { code: string } }): string => (r.ok ? 'ok' : r.problem!.code);
+    expect([why(twoRingFrom(12, 24, 24, 3)), why(twoRingFrom(12, 2, 24, 3)), why(twoRingFrom(12, 24, 23, 99))]).to.deep.equal(['two-ring-still', 'planetary-too-small', 'planets-out-of-range']); // prettier-ignore
+    const query = { target: rational(0n), least: 12, most: 60, planets: [3], gap: 0.3, module: 1, top: 3 };
+    expect(why(searchTwoRing(query))).to.equal('ratio-zero');
+    expect(why(searchTwoRing({ ...query, target: rational(1, 9), most: 9 }))).to.equal('limits-reversed');
+  });
+});
+
+describe('stages one after the other', () => {
+  it('multiply: three of 20, 20, 60 with the ring held give 1/64 (common practice, no source)', () => {
+    const one = must(setFrom({ sun: 20, planet: 20 }, 3));
+    const m = plantPlanetary(newMachine('m'), {
+      set: one,
+      held: 'ring',
+      driver: 'sun',
+      module: 1,
+      stages: 3,
+    });
+    const out = m.members.find(x => x.name === 'Planetary set')!.id;
+    expect(toFraction(derive(m).train.rates[out]!)).to.equal('1/64');
+    expect(derive(m).findings.filter(f => f.severity === 'stop')).to.deep.equal([]);
   });
 });

@@ -1,4 +1,5 @@
 import { demonstrationDrive, windingAndSetting } from './drives.ts';
+import { differential, sunAndPlanet } from './epicyclic.ts';
 import { orreryArm } from './orrery-arm.ts';
 import type { ReadyArrangement } from './ready.ts';
 import { cascade, compoundReduction, motionWork, parallelBranches } from './rows.ts';
@@ -8,5 +9,5 @@ export type { ReadyArrangement, ReadyField } from './ready.ts';
 /** All ready arrangements, in the order in which they are offered. */
 export const READY: readonly ReadyArrangement[] = [
   ...[compoundReduction, cascade, parallelBranches, motionWork],
-  ...[orreryArm, windingAndSetting, demonstrationDrive],
+  ...[orreryArm, differential, sunAndPlanet, windingAndSetting, demonstrationDrive],
 ];

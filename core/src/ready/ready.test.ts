@@ -42,7 +42,9 @@ describe('ready arrangements', () => {
       expect(codes.filter(c => !['wheels-strike', 'wheel-strikes-arbor'].includes(c))).to.deep.equal([]);
       const twice = built(r.id, {}, m);
       expect(integrityProblems(twice), 'a second one beside it').to.deep.equal([]);
-      expect(refused(r.id, Object.fromEntries(r.fields.map(f => [f.key, 'x'])))).to.equal('pairs-unreadable');
+      expect(refused(r.id, Object.fromEntries(r.fields.map(f => [f.key, 'x']))), 'nonsense').to.equal(
+        'pairs-unreadable',
+      );
     });
   }
 
@@ -108,6 +110,18 @@ describe('ready arrangements', () => {
     };
     expect(trainRates(wrong).findings.map(f => f.code)).to.deep.equal(['ratchet-locks']);
     expect(toFraction(add(trainRates(run!).rates[named(m, 'Drive')]!, { num: 0n, den: 1n }))).to.equal('1');
+  });
+
+  it('a differential’s cage turns at half the sum of its sides (Willis 1841)', () => {
+    // −20/40 and −24/36: half of −1/2 − 2/3.
+    expect(rate(built('differential'), 'Differential cage')).to.equal('-7/12');
+    expect(rate(built('differential', { inputs: '30:30, 20:40' }), 'Differential cage')).to.equal('-3/4');
+  });
+
+  it('sun and planet: twice for equal counts, 1 + planet/sun for others (common practice, no source)', () => {
+    expect(rate(built('sun-and-planet'), 'Sun arbor')).to.equal('2');
+    expect(rate(built('sun-and-planet', { sun: '40', planet: '20' }), 'Sun arbor')).to.equal('3/2');
+    expect(rate(built('sun-and-planet'), 'Planet on its rod')).to.equal('0');
   });
 
   it('pairs are read as people write them, and refused with what is wrong', () => {

@@ -22,7 +22,7 @@ export function rateEquations(machine: TrainParts): Equations {
   const open: string[] = [];
   for (const m of machine.members) {
     if (m.kind === 'link' || m.held === undefined) continue;
-    const held = m.kind === 'slide' ? ([[m.id, ONE]] as const) : frames.rateIn(m.id, m.held);
+    const held = m.kind === 'slide' ? ([[m.id, ONE]] as const) : frames.turnIn(m.id, m.held);
     if (held) equations.push({ source: m.id, terms: held });
     else unsolved.push(m.id);
   }

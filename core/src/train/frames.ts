@@ -19,6 +19,11 @@ export interface Frames {
    * that turns on the same line it is its rate less the arm's. Undefined where its axis does not rest in that frame.
    */
   readonly rateIn: (member: string, frame: string) => Terms | undefined;
+  /**
+   * How fast a member turns against a frame, whether its axis rests there or is carried round in it: its own rate and those of
+   * the arms between (parallel axes). Undefined where that frame does not carry it.
+   */
+  readonly turnIn: (member: string, frame: string) => Terms | undefined;
   /** The frame in which the axes of two members both rest, or undefined: the first's own frame before the second's. */
   readonly common: (a: string, b: string) => string | undefined;
 }
@@ -48,6 +53,13 @@ export function framesOf(machine: TrainParts): Frames {
       [frame, rational(-1n)],
     ];
   };
+  const turnIn = (id: string, frame: string, depth = 0): Terms | undefined => {
+    const direct = rateIn(id, frame);
+    const arm = frameOf(id);
+    if (direct || arm === undefined || arm === GROUND || depth > axes.size) return direct;
+    const carried = turnIn(arm, frame, depth + 1);
+    return carried && [[id, ONE], ...carried];
+  };
   return {
     member: id => members.get(id),
     wheel: id => wheels.get(id),
@@ -57,6 +69,7 @@ export function framesOf(machine: TrainParts): Frames {
     },
     frameOf,
     rateIn,
+    turnIn: (member, frame) => turnIn(member, frame),
     common: (a, b) => {
       const [fa, fb] = [frameOf(a), frameOf(b)];
       if (fa === undefined || fb === undefined) return undefined;

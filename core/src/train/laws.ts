@@ -138,12 +138,9 @@ function equalLaw(
 /** Pins in holes carry the turning of the disc, not the way it is swung: the disc's rate and its eccentric's together. */
 function pinsLaw(frames: Frames, source: string, disc: string, carrier: string): RateEquation | undefined {
   const member = frames.wheel(disc)?.member;
-  const eccentric = member === undefined ? undefined : frames.frameOf(member);
-  if (member === undefined || eccentric === undefined) return undefined;
   const home = frames.frameOf(carrier);
-  const swung = home === undefined ? undefined : frames.rateIn(eccentric, home);
-  if (!swung) return undefined;
-  return { source, terms: [[member, rational(1n)], ...swung, [carrier, rational(-1n)]] };
+  const turned = member === undefined || home === undefined ? undefined : frames.turnIn(member, home);
+  return turned && { source, terms: [...turned, [carrier, rational(-1n)]] };
 }
 
 type Side = readonly [member: string, by: Rational];

@@ -115,7 +115,7 @@ const WORDS: Readonly<Record<string, Words>> = {
   }),
   'held-not-solved': s => ({
     title: `${s.name()} is held in a frame it does not rest in`,
-    why: 'It can be held only in its own frame or in an arm on its own line.',
+    why: 'It can be held in its own frame, in one that carries that round, or in an arm on its own line.',
   }),
   contradiction: s => ({
     title: `${s.name()} cannot turn`,

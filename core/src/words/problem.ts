@@ -138,6 +138,8 @@ const SENTENCES: Readonly<Record<string, Sentence>> = {
   'motion-work-ratio': d =>
     `These counts give ${fixed(Number(d['ratio']), 3)} : 1; minutes to hours is 12 : 1, such as 15:45, 12:48 or 10:30, 8:32.`,
   'ready-no-drive': () => 'The machine has no drive yet: name the arbor that is turned.',
+  'two-ring-still': d =>
+    `Both planet wheels have ${d['planet']} teeth: the second ring would stand still. Give the second wheel another count.`,
   'hand-gone': () => 'What you chose is no longer there.',
   'hand-needs-arbor': d => `“${d['name']}” does not stand on an arbor, so it cannot drive a new one.`,
   'hand-count': d => `${d['count']} teeth cannot be: type a whole number from 1 up.`,
