@@ -4,7 +4,6 @@ import { absolute, parseDecimal, type Rational, sign, toNumber, ZERO } from '../
 import { type Finding, finding, type Problem } from '../result/index.ts';
 import { type DriveFacts, parseSpan, parseWanted, type Span, wantedRate } from '../units/index.ts';
 import { type ArmFrame, armFrame } from './arm-frame.ts';
-import type { TrainRates } from '../train/index.ts';
 
 /** How an aim stands. Rates are turns per turn of the drive; the wanted one is a size, without sign. */
 export interface AimState {
@@ -78,8 +77,11 @@ export function searchedState(state: AimState): AimState {
   return { ...state, wanted: absolute(state.frame.ratio), sense };
 }
 
-/** Weighs an aim against the rates that the meshes give. `carried`: its arbor stands on an arm. */
-export function aimState(aim: Aim, train: TrainRates, drive: DriveFacts, carried = false): AimState {
+/**
+ * Weighs an aim against the rate that the meshes give its arbor: its own on the arm for an aim that is seen from one, against
+ * the ground for any other. `carried`: its arbor stands on an arm.
+ */
+export function aimState(aim: Aim, rate: Rational | undefined, drive: DriveFacts, carried = false): AimState {
   const span = parseSpan(aim.tolerance.over);
   const degrees = parseDecimal(aim.tolerance.degrees);
   const base = {
@@ -87,7 +89,7 @@ export function aimState(aim: Aim, train: TrainRates, drive: DriveFacts, carried
     toleranceDegrees: degrees.ok ? absolute(degrees.value) : undefined,
     span: span.ok ? span.value : undefined,
   };
-  const achieved = aim.member === undefined ? undefined : train.rates[aim.member];
+  const achieved = aim.member === undefined ? undefined : rate;
   const nothing = { achieved, error: undefined, drift: undefined };
   if (aim.member === undefined) return { ...base, ...nothing, status: 'no train' };
   if (!achieved || sign(achieved) === 0 || !base.wanted) return { ...base, ...nothing, status: 'no rate' };

@@ -1,10 +1,10 @@
 import { assemblyFindings, axisPositions, clearanceFindings, wheelPhases } from '../layout/index.ts';
 import { type Finding, finding } from '../result/index.ts';
-import { isZero, toNumber } from '../rational/index.ts';
+import { isZero, type Rational, toNumber } from '../rational/index.ts';
 import type { Machine } from '../machine/index.ts';
 import { movingOf } from '../motion/index.ts';
 import { CHORD_ERROR } from '../tooth/index.ts';
-import { inMode, trainRates } from '../train/index.ts';
+import { groundRate, inMode, trainRates } from '../train/index.ts';
 import { type DriveFacts, parsePeriod, parseTravel } from '../units/index.ts';
 import { aimFindings, aimState, isCarried } from './aim-state.ts';
 import type { Derived, Stages } from './derived.ts';
@@ -51,8 +51,11 @@ export function derive(machine: Machine, before?: Derived, chordError = CHORD_ER
   );
   const aims = stage(old?.aims, [aimList, train.value, drive.value], () => {
     const carried = (a: (typeof aimList)[number]): boolean => isCarried(machine, a.member);
+    const { rates } = train.value;
+    const weighed = ({ member, seenFrom }: (typeof aimList)[number]): Rational | undefined =>
+      member === undefined ? undefined : seenFrom ? rates[member] : groundRate(machine, rates, member);
     const facts = { ...drive.value, seconds: drive.value.seconds ?? free.value };
-    return Object.fromEntries(aimList.map(a => [a.id, aimState(a, train.value, facts, carried(a))]));
+    return Object.fromEntries(aimList.map(a => [a.id, aimState(a, weighed(a), facts, carried(a))]));
   });
   const teeth = stage(old?.teeth, [wheels.value, meshes.value], () =>
     teethFindings(machine, wheels.value, meshes.value),

@@ -1,3 +1,5 @@
+import { type BlankAim, type BlankResult, fillBlanks } from '../blanks/index.ts';
+import type { Machine } from '../machine/index.ts';
 import { type BranchPlan, type BranchQuery, type BranchResult, searchBranches } from '../branch/index.ts';
 import {
   type Candidate,
@@ -26,6 +28,12 @@ export type SearchRequest =
       readonly error: Rational;
       readonly sense: Sense;
     }
+  | {
+      readonly kind: 'blanks';
+      readonly machine: Machine;
+      readonly aims: readonly BlankAim[];
+      readonly top: number;
+    }
   | { readonly kind: 'branches'; readonly queries: readonly BranchQuery[] };
 
 /** The ladder of an aim, and what giving up or widening each limit would buy. */
@@ -39,6 +47,7 @@ export interface SearchAnswers {
   readonly counts: Result<SearchResult>;
   readonly why: Result<Why>;
   readonly goals: Result<readonly GoalResult[]>;
+  readonly blanks: Result<BlankResult>;
   readonly branches: Result<readonly BranchResult[]>;
 }
 
@@ -54,6 +63,8 @@ export function searchJob(request: SearchRequest): Job<SearchAnswers[SearchReque
   switch (request.kind) {
     case 'counts':
       return searchCounts(request.query);
+    case 'blanks':
+      return fillBlanks(request.machine, request.aims, request.top);
     case 'why':
       return why(request);
     case 'goals':

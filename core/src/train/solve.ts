@@ -25,20 +25,29 @@ export interface Solution {
 type Row = Map<string, Rational>;
 
 /** Columns of the right-hand side: the constant, and one for each uneven law. */
-const CONSTANT = '';
+export const CONSTANT = '';
 const UNEVEN = '~';
-const isMember = (key: string): boolean => key !== CONSTANT && !key.startsWith(UNEVEN);
+/** Whether a column is a member's rate. */
+export const isMember = (key: string): boolean => key !== CONSTANT && !key.startsWith(UNEVEN);
+
+/** Laws worked into one another: every pivot member by the others. Rows read Σ coefficient·rate = right-hand side. */
+export interface Elimination {
+  readonly rows: ReadonlyMap<string, ReadonlyMap<string, Rational>>;
+  readonly contradictions: readonly Contradiction[];
+  readonly slipping: readonly string[];
+  /**
+   * A sum of rates by the members that are still free and a constant: the entry under `CONSTANT` is the constant with its
+   * sign turned, as on the right-hand side.
+   */
+  readonly reduce: (terms: RateEquation['terms']) => ReadonlyMap<string, Rational>;
+}
 
 /**
- * Solves the laws exactly, with the drive's rate set to one turn: Gaussian elimination over the rationals, one law
- * at a time, so that a contradiction is known by the law that brings it. A law that contradicts is left out. An uneven
- * law Σ c·θ = δ carries its δ along as a column, so that it is known how far δ moves every member.
+ * Gaussian elimination over the rationals, with the drive's rate set to one turn, one law at a time, so that a contradiction
+ * is known by the law that brings it. A law that contradicts is left out. An uneven law Σ c·θ = δ carries its δ along as a
+ * column, so that it is known how far δ moves every member.
  */
-export function solveRates(
-  members: readonly string[],
-  equations: readonly RateEquation[],
-  drive: string | undefined,
-): Solution {
+export function eliminateLaws(equations: readonly RateEquation[], drive: string | undefined): Elimination {
   const rows = new Map<string, Row>();
   /** Rows in which a key stands, so that a new pivot is taken out of those alone. */
   const holders = new Map<string, Set<string>>();
@@ -64,7 +73,8 @@ export function solveRates(
       return;
     }
     const unit = scaleRow(reduced, reduced.get(pivot) ?? ZERO);
-    for (const key of [...(holders.get(pivot) ?? [])]) store(key, eliminate(rows.get(key) ?? new Map(), pivot, unit)); // prettier-ignore
+    for (const key of [...(holders.get(pivot) ?? [])])
+      store(key, eliminate(rows.get(key) ?? new Map(), pivot, unit));
     store(pivot, unit);
   };
   if (drive !== undefined) {
@@ -72,6 +82,21 @@ export function solveRates(
     take(once.set(CONSTANT, ONE), undefined);
   }
   for (const e of equations) take(rowOf(e), e);
+  return {
+    rows,
+    contradictions,
+    slipping,
+    reduce: terms => reduce(rowOf({ source: '', terms }), rows),
+  };
+}
+
+/** Solves the laws exactly, with the drive's rate set to one turn; see eliminateLaws. */
+export function solveRates(
+  members: readonly string[],
+  equations: readonly RateEquation[],
+  drive: string | undefined,
+): Solution {
+  const { rows, contradictions, slipping } = eliminateLaws(equations, drive);
   const rates: Record<string, Rational> = {};
   const responses: Record<string, Response> = {};
   const free: string[] = [];
@@ -101,7 +126,7 @@ const put = (row: Row, key: string, value: Rational): void => {
 };
 
 /** The row with every pivot of the rows so far taken out of it. The constant stands on the right-hand side. */
-function reduce(row: Row, rows: Map<string, Row>): Row {
+function reduce(row: Row, rows: ReadonlyMap<string, Row>): Row {
   let current = row;
   for (const key of row.keys()) {
     const pivotRow = rows.get(key);

@@ -126,6 +126,21 @@ const SENTENCES: Readonly<Record<string, Sentence>> = {
   'missing-aim': d => `“${d['owner']}” belongs to an aim “${d['id']}” that is not in the file.`,
   'missing-process': d => `“${d['owner']}” is made by a process “${d['id']}” that is not in the file.`,
   'missing-mode': d => `“${d['owner']}” stands in a mode “${d['id']}” that is not in the file.`,
+  'blanks-still': () =>
+    'An output is to stand still; counts are found for rates other than nought. Use equal counts over an idler on its arm.',
+  'blanks-none': () => 'No count is open: leave one or more open on the drawing, each with a range.',
+  'blanks-no-aim': () =>
+    'No output hangs on the open counts: let an arbor of the train serve an output, then fill the blanks towards it.',
+  'blanks-no-bearing': () =>
+    'The open counts do not change the rate of this output: leave a wheel open on its way from the drive.',
+  'blanks-sums': () =>
+    'The sums that meshes between the same lines ask contradict each other with the counts that are given. Leave one more of them open.',
+  'blanks-sense': () =>
+    'With these meshes the output turns the wrong way for any counts: insert an idler first, or let its sense be either.',
+  'blanks-too-many': d =>
+    `There are about ${Number(d['trials']).toExponential(1)} ways; ${Number(d['most']).toExponential(0)} can be weighed. Narrow the ranges, or type one of the counts.`,
+  'blanks-nothing': () =>
+    'No counts within the ranges keep the sums and go together. Widen a range or leave another count open.',
   'pairs-empty': () => 'Type pairs of counts, such as 20:60, 15:45.',
   'pairs-unreadable': d =>
     `“${d['part']}” is no pair of counts. Type driving and driven count, such as 20:60.`,
