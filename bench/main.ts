@@ -8,10 +8,12 @@ import { clock, report } from './clock.ts';
 import { countsBench } from './counts.ts';
 import { planetaryBench } from './planetary.ts';
 import { sixtyWheels } from './sixty-wheels.ts';
+import { trainsBench } from './trains.ts';
 
 countsBench();
 branchesBench();
 planetaryBench();
+trainsBench();
 
 const machine = sixtyWheels();
 const all = clock(() => derive(machine));

@@ -70,6 +70,7 @@ describe('making and setting', () => {
     const { page } = await app.open();
     await fromStarter(page, app.base);
     await go(page, 'train');
+    await page.click('[data-test=bar-wheel1]');
     await type(page, 'count-wheel1', '80');
     await page.locator('[data-test=rates]', { hasText: '176/189' }).waitFor();
     await go(page, 'plan');

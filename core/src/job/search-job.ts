@@ -1,5 +1,6 @@
 import { type BlankAim, type BlankResult, fillBlanks } from '../blanks/index.ts';
 import type { Machine } from '../machine/index.ts';
+import { searchTwoRing, type TwoRingFound, type TwoRingQuery } from '../planetary/index.ts';
 import { type BranchPlan, type BranchQuery, type BranchResult, searchBranches } from '../branch/index.ts';
 import {
   type Candidate,
@@ -34,6 +35,7 @@ export type SearchRequest =
       readonly aims: readonly BlankAim[];
       readonly top: number;
     }
+  | { readonly kind: 'two rings'; readonly query: TwoRingQuery }
   | { readonly kind: 'branches'; readonly queries: readonly BranchQuery[] };
 
 /** The ladder of an aim, and what giving up or widening each limit would buy. */
@@ -48,6 +50,7 @@ export interface SearchAnswers {
   readonly why: Result<Why>;
   readonly goals: Result<readonly GoalResult[]>;
   readonly blanks: Result<BlankResult>;
+  readonly 'two rings': Result<readonly TwoRingFound[]>;
   readonly branches: Result<readonly BranchResult[]>;
 }
 
@@ -63,6 +66,8 @@ export function searchJob(request: SearchRequest): Job<SearchAnswers[SearchReque
   switch (request.kind) {
     case 'counts':
       return searchCounts(request.query);
+    case 'two rings':
+      return searchTwoRing(request.query);
     case 'blanks':
       return fillBlanks(request.machine, request.aims, request.top);
     case 'why':

@@ -107,16 +107,19 @@ const DOUBT = 1e-9;
 /**
  * The sets with two rings nearest to a wanted rate by |error|, exactly, that go together in equal places, whose planets
  * clear each other and run in their rings; of one rate only that of the smallest rings. All counts within the limits are
- * weighed.
+ * weighed. A generator: it yields its progress.
  */
-export function searchTwoRing(query: TwoRingQuery): Result<TwoRingFound[]> {
+export function* searchTwoRing(
+  query: TwoRingQuery,
+): Generator<{ readonly done: number }, Result<TwoRingFound[]>> {
   const { target, least, most, planets } = query;
   if (abs(target.num) === 0n) return fail('ratio-zero');
   if (least < LEAST_PLANETARY) return fail('limit-too-small', { least, smallest: LEAST_PLANETARY });
   if (least > most) return fail('limits-reversed', { least, most });
   const wanted = toNumber(target);
   const rough: { sun: number; planet: number; second: number; off: number; size: number }[] = [];
-  for (let sun = least; sun <= most; sun++)
+  for (let sun = least; sun <= most; sun++) {
+    yield { done: (0.6 * (sun - least)) / (most - least + 1) };
     for (let planet = least; sun + 2 * planet <= most; planet++)
       for (let second = least; sun + planet + second <= most; second++) {
         const [r, r2] = [sun + 2 * planet, sun + planet + second];
@@ -125,11 +128,13 @@ export function searchTwoRing(query: TwoRingQuery): Result<TwoRingFound[]> {
         const rate = (1 - (r * second) / (planet * r2)) / (1 + r / sun);
         rough.push({ sun, planet, second, off: Math.abs(rate / wanted - 1), size });
       }
+  }
   rough.sort((a, b) => a.off - b.off || a.size - b.size);
   const best = new Map<string, TwoRingFound>();
   let last = Infinity;
-  for (const { sun, planet, second, off } of rough) {
+  for (const [i, { sun, planet, second, off }] of rough.entries()) {
     if (off > last) break;
+    if (i % 512 === 511) yield { done: 0.6 + (0.4 * i) / rough.length };
     for (const n of planets) {
       const made = twoRingFrom(sun, planet, second, n);
       if (!made.ok || twoRingGap(made.value) < query.gap || !twoRingFits(made.value)) continue;

@@ -4,3 +4,4 @@ export * from './caution.ts';
 export * from './drift.ts';
 export * from './names.ts';
 export * from './search.ts';
+export * from './rate.ts';

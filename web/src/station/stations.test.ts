@@ -83,9 +83,13 @@ describe('what the stations show of the train', () => {
   it('is an elevation with every wheel at its layer on its own axis', () => {
     const e = layoutElevation(derived);
     expect(e.bars.length).to.equal(12);
-    expect(e.axes.length).to.equal(6);
-    expect(e.layers).to.equal(6);
-    for (const m of e.meshes) expect(m.x1).to.be.below(m.x2);
+    expect(e.columns.map(c => c.x)).to.deep.equal([0, 1, 2, 3, 4, 5]);
+    expect(
+      e.columns[0]!.tubes.map(t => t.name),
+      'the drive and the tide hand on one line',
+    ).to.have.length(2);
+    expect([e.layers, e.depth, e.slots]).to.deep.equal([6, 0, 1]);
+    for (const t of e.touches) expect(t.a.x).to.be.below(t.b.x);
   });
 });
 

@@ -1,90 +1,381 @@
 <script setup lang="ts">
+import type { Rational } from '@tesseron/core/rational';
+import { sayRate } from '@tesseron/core/words';
 import { useElementSize } from '@vueuse/core';
-import { computed, useTemplateRef } from 'vue';
+import { computed, nextTick, ref, useTemplateRef } from 'vue';
 import { rateColour } from '../../draw/rate-colour';
 import { useTheme } from '../../draw/theme';
-import { useOpen } from '../../machine/use-open';
-import { layoutElevation } from './elevation';
+import { type Bar, type Bracket, layoutElevation, nearestTowards, type Tube } from './elevation';
+import type { Hand } from './use-hand';
 
-defineProps<{ selected: string | undefined }>();
-const emit = defineEmits<{ select: [member: string] }>();
-const { derived } = useOpen();
+/** The arrangement as it stands: lines, arbors, wheels at their layers, meshes, arms; chosen, dragged and typed into. */
+const props = defineProps<{ hand: Hand }>();
+const emit = defineEmits<{
+  key: [key: string, shift: boolean];
+  count: [wheel: string, text: string];
+  layer: [wheel: string, layer: number];
+  wheelOn: [wheel: string, target: string];
+  wheelOut: [wheel: string];
+  arborOn: [arbor: string, target: string];
+}>();
 const { tokens } = useTheme();
 const holder = useTemplateRef<HTMLDivElement>('holder');
 const { width, height } = useElementSize(holder);
-const drawing = computed(() => layoutElevation(derived.value));
-const step = computed(() => Math.max(110, (width.value - 60) / Math.max(1, drawing.value.axes.length)));
-const rise = computed(() => Math.min(64, Math.max(26, (height.value - 120) / (drawing.value.layers + 1))));
+const drawing = computed(() => layoutElevation(props.hand.derived.value));
+
+const LEFT = 40;
+const LABEL = 29;
+const ARM = 18;
+const step = computed(() =>
+  Math.min(220, Math.max(66, (width.value - LEFT - 16) / Math.max(1, drawing.value.columns.length))),
+);
+const foot = computed(() => drawing.value.nested * LABEL + drawing.value.depth * ARM + 26);
+const rise = computed(() =>
+  Math.min(
+    84,
+    Math.max(drawing.value.slots > 1 ? 44 : 25, (height.value - foot.value - 34) / drawing.value.layers),
+  ),
+);
 const full = computed(() => ({
-  width: Math.max(width.value, step.value * drawing.value.axes.length + 60),
-  height: Math.max(height.value, rise.value * (drawing.value.layers + 1) + 110),
+  width: Math.max(width.value - 2, LEFT + step.value * drawing.value.columns.length + 16),
+  height: Math.max(height.value - 4, rise.value * drawing.value.layers + foot.value + 34),
 }));
-const px = (x: number): number => 30 + (x + 0.5) * step.value;
-const py = (layer: number): number => full.value.height - 96 - (layer + 0.5) * rise.value;
-const short = (name: string): string => (name.length > 18 ? `${name.slice(0, 17)}…` : name);
+const floor = computed(() => full.value.height - foot.value);
+const px = (x: number): number => LEFT + (x + 0.5) * step.value;
+const py = (layer: number): number => floor.value - (layer - drawing.value.lowest + 0.5) * rise.value;
+/** Half the height of a bar, and its middle, where several share a layer. */
+const barHalf = (b: Bar): number => Math.min(9, rise.value / 2 / b.slots - 1.5);
+const barY = (b: Bar): number => py(b.layer) + rise.value * ((b.slot + 0.5) / b.slots - 0.5);
+const armY = (depth: number): number => floor.value + 8 + (drawing.value.depth - 1 - depth) * ARM;
+const standY = (depth: number): number =>
+  depth === 0 ? floor.value + drawing.value.depth * ARM : armY(depth - 1);
+const wall = (t: Tube): number => (t.inside === 0 ? 0 : 1 + 3 * t.inside);
+const letters = computed(() => Math.max(8, Math.floor(step.value / 7.4)));
+const short = (name: string): string =>
+  name.length > letters.value ? `${name.slice(0, letters.value - 1)}…` : name;
+
+/** A rate as short as the column needs it. */
+const said = (rate: Rational | undefined): string => sayRate(rate, Math.min(9, letters.value - 2));
+const fill = (b: { rate: Rational | undefined }): string =>
+  rateColour(b.rate, tokens.value.rate) ?? tokens.value.hairline;
+const is = (kind: string, id: string): boolean =>
+  props.hand.chosen.value?.kind === kind && props.hand.chosen.value.id === id;
+const barLabel = (b: Bar): string => `${b.name}, ${b.open ? 'open' : b.text} teeth, layer ${b.layer + 1}`;
+const tubeLabel = (t: Tube): string => `${t.name}, ${said(t.rate)}`;
+
+/** All that can be chosen, by its middle on the drawing, in reading order. */
+const spots = computed(() => [
+  ...drawing.value.bars.map(b => ({ kind: 'wheel' as const, id: b.id, x: px(b.x), y: barY(b) })),
+  ...drawing.value.columns.flatMap(c =>
+    c.tubes.map((t, i) => ({ kind: 'member' as const, id: t.id, x: px(c.x), y: labelY(i) })),
+  ),
+]);
+function labelY(i: number): number {
+  return floor.value + drawing.value.depth * ARM + 22 + i * LABEL;
+}
+const first = computed(() => props.hand.chosen.value ?? spots.value[0]);
+const tabFor = (kind: string, id: string): number =>
+  first.value?.kind === kind && first.value.id === id ? 0 : -1;
+
+async function focusOn(kind: string, id: string): Promise<void> {
+  await nextTick();
+  const found = holder.value?.querySelector<SVGElement>(`[data-kind="${kind}"][data-id="${id}"]`);
+  found?.focus({ preventScroll: false });
+}
+defineExpose({ focusOn });
+
+const ARROWS: Readonly<Record<string, 'left' | 'right' | 'up' | 'down'>> = {
+  ArrowLeft: 'left',
+  ArrowRight: 'right',
+  ArrowUp: 'up',
+  ArrowDown: 'down',
+};
+
+function onKey(event: KeyboardEvent): void {
+  if (typing.value || event.ctrlKey || event.metaKey || event.altKey) return;
+  const chosen = props.hand.chosen.value;
+  const here = spots.value.find(s => s.kind === chosen?.kind && s.id === chosen.id) ?? spots.value[0];
+  const direction = ARROWS[event.key];
+  if (direction && here) {
+    event.preventDefault();
+    event.stopPropagation();
+    if (event.shiftKey && here.kind === 'wheel' && (direction === 'up' || direction === 'down')) {
+      const bar = drawing.value.bars.find(b => b.id === here.id);
+      if (bar) emit('layer', bar.id, bar.layer + (direction === 'up' ? 1 : -1));
+      return;
+    }
+    const next = nearestTowards(here, spots.value, direction);
+    if (next) {
+      if (!props.hand.pick.value) props.hand.choose({ kind: next.kind, id: next.id });
+      void focusOn(next.kind, next.id);
+    }
+    return;
+  }
+  if (event.key === 'Enter' || event.key === ' ') {
+    const target = event.target instanceof Element ? event.target : undefined;
+    const [kind, id] = [target?.getAttribute('data-kind'), target?.getAttribute('data-id')];
+    if (!kind || !id) return;
+    event.preventDefault();
+    event.stopPropagation();
+    const wasChosen = is(kind, id);
+    props.hand.choose({ kind: kind as 'wheel', id });
+    if (wasChosen && kind === 'wheel' && event.key === 'Enter') startTyping(id);
+    return;
+  }
+  if (chosen?.kind === 'wheel' && /^[0-9]$/.test(event.key)) {
+    event.preventDefault();
+    event.stopPropagation();
+    startTyping(chosen.id, event.key);
+    return;
+  }
+  if (event.key === 'Escape' || event.key === 'Delete' || /^[niokmgsrx]$/.test(event.key)) {
+    event.stopPropagation();
+    event.preventDefault();
+    emit('key', event.key, event.shiftKey);
+  }
+}
+
+/** A count that is being typed into a wheel. */
+const typing = ref<{ wheel: string; text: string }>();
+const field = useTemplateRef<HTMLInputElement>('field');
+async function startTyping(wheel: string, text?: string): Promise<void> {
+  const bar = drawing.value.bars.find(b => b.id === wheel);
+  if (!bar) return;
+  typing.value = { wheel, text: text ?? bar.text };
+  await nextTick();
+  field.value?.focus();
+  if (text === undefined) field.value?.select();
+}
+function endTyping(take: boolean): void {
+  const now = typing.value;
+  if (!now) return;
+  typing.value = undefined;
+  if (take) emit('count', now.wheel, now.text);
+  void focusOn('wheel', now.wheel);
+}
+const typingAt = computed(() => {
+  const bar = drawing.value.bars.find(b => b.id === typing.value?.wheel);
+  return bar && { left: `${px(bar.x) - 34}px`, top: `${barY(bar) - 14}px` };
+});
+
+/** What is being dragged, from where, and where the pointer is. */
+const drag = ref<{
+  kind: 'wheel' | 'member';
+  id: string;
+  x: number;
+  y: number;
+  moved: boolean;
+  at: [number, number];
+}>();
+const SLACK = 6;
+function local(event: PointerEvent): [number, number] {
+  const box = holder.value?.getBoundingClientRect();
+  return [event.clientX - (box?.left ?? 0) + (holder.value?.scrollLeft ?? 0), event.clientY - (box?.top ?? 0) + (holder.value?.scrollTop ?? 0)]; // prettier-ignore
+}
+function grab(event: PointerEvent, kind: 'wheel' | 'member', id: string): void {
+  if (event.button !== 0) return;
+  const at = local(event);
+  drag.value = { kind, id, x: at[0], y: at[1], moved: false, at };
+  (event.currentTarget as Element).setPointerCapture(event.pointerId);
+}
+function move(event: PointerEvent): void {
+  const now = drag.value;
+  if (!now) return;
+  const at = local(event);
+  const moved = now.moved || Math.hypot(at[0] - now.x, at[1] - now.y) > SLACK;
+  drag.value = { ...now, at, moved };
+}
+function drop(event: PointerEvent): void {
+  const now = drag.value;
+  drag.value = undefined;
+  if (!now) return;
+  if (!now.moved) {
+    props.hand.choose({ kind: now.kind, id: now.id });
+    return;
+  }
+  const under = document
+    .elementsFromPoint(event.clientX, event.clientY)
+    .map(e => e.closest('[data-kind]'))
+    .find(e => e && e.getAttribute('data-id') !== now.id);
+  const [kind, id] = [under?.getAttribute('data-kind'), under?.getAttribute('data-id')];
+  const [x, y] = local(event);
+  if (now.kind === 'member') {
+    const member = kind === 'wheel' ? drawing.value.bars.find(b => b.id === id)?.member : id;
+    if (member && kind !== 'joint' && member !== now.id) emit('arborOn', now.id, member);
+    return;
+  }
+  const bar = drawing.value.bars.find(b => b.id === now.id);
+  if (!bar) return;
+  const column = Math.round((x - LEFT) / step.value - 0.5);
+  const layer = Math.round((floor.value - y) / rise.value - 0.5) + drawing.value.lowest;
+  if (kind === 'wheel' && id) emit('wheelOn', now.id, id);
+  else if (column === bar.x && layer !== bar.layer) emit('layer', now.id, layer);
+  else if (column !== bar.x) emit('wheelOut', now.id);
+}
+const bracketPath = (b: Bracket): string => {
+  const y = armY(b.depth);
+  const all = [b.from, ...b.to];
+  const [low, high] = [Math.min(...all), Math.max(...all)];
+  const ticks = b.to.map(x => `M${px(x)} ${y}v-6`).join('');
+  return `M${px(b.from)} ${y - 6}v6M${px(low)} ${y}H${px(high)}${ticks}`;
+};
 </script>
 
 <template>
-  <div ref="holder" class="holder" tabindex="0" role="region" aria-label="Elevation of the train">
+  <div ref="holder" class="holder">
     <svg
       :width="full.width"
       :height="full.height"
-      role="img"
-      aria-label="Axes as lines, wheels as bars at their layers, meshes where they touch; the table beside it lists all"
+      role="group"
+      aria-label="Elevation of the train: lines with their arbors, wheels as bars at their layers, dashes where they mesh, arms as brackets"
+      data-test="elevation"
+      @keydown="onKey"
+      @click.self="hand.choose(undefined)"
     >
       <g v-for="n in drawing.layers" :key="n">
         <line
-          x1="20"
-          :x2="full.width - 10"
-          :y1="py(n - 1) + rise / 2"
-          :y2="py(n - 1) + rise / 2"
+          x1="30"
+          :x2="full.width - 6"
+          :y1="py(n - 1 + drawing.lowest) + rise / 2"
+          :y2="py(n - 1 + drawing.lowest) + rise / 2"
           class="layer"
         />
-        <text x="10" :y="py(n - 1) + 4" class="number">L{{ n }}</text>
+        <text x="6" :y="py(n - 1 + drawing.lowest) + 4" class="number">L{{ n + drawing.lowest }}</text>
       </g>
-      <g v-for="a in drawing.axes" :key="a.id">
-        <line
-          :x1="px(a.x)"
-          :x2="px(a.x)"
-          :y1="py(a.low) + rise * 0.8"
-          :y2="py(a.high) - rise * 0.8"
-          :class="['axis', { drive: a.drive }]"
+      <g v-for="c in drawing.columns" :key="c.id">
+        <path
+          v-for="t in c.tubes"
+          :key="t.id"
+          :d="`M${px(c.x) - wall(t)} ${py(t.high) - rise / 2 + 2}V${standY(c.depth)}M${px(c.x) + wall(t)} ${py(t.high) - rise / 2 + 2}V${standY(c.depth)}`"
+          :class="['axis', { drive: t.drive, slide: t.slide, chosen: is('member', t.id) }]"
         />
-        <text
-          :x="px(a.x)"
-          :y="full.height - 62 + (a.x % 2) * 18"
-          text-anchor="middle"
-          :class="{ driven: a.drive }"
-        >
-          {{ short(a.name) }}
-          <title>{{ a.name }}</title>
+        <path
+          v-if="c.depth === 0"
+          :d="`M${px(c.x) - 12} ${standY(0)}h24m-24 0l-4 5m12-5l-4 5m12-5l-4 5m12-5l-4 5`"
+          class="ground"
+        />
+        <text v-if="c.copies > 1" :x="px(c.x) + 8" :y="standY(c.depth) - 9" class="number">
+          × {{ c.copies }}
         </text>
       </g>
-      <path
-        v-for="m in drawing.meshes"
-        :key="m.id"
-        :d="`M${px(m.x1)} ${py(m.layer)}H${px(m.x2)}`"
-        class="mesh"
-      />
-      <g v-for="b in drawing.bars" :key="b.id" class="bar" @click="emit('select', b.member)">
+      <g v-for="b in drawing.brackets" :key="b.id">
+        <path
+          :d="bracketPath(b)"
+          class="arm"
+          :class="{ chosen: is('member', b.id) }"
+          :stroke="fill(b)"
+          @click.stop="hand.choose({ kind: 'member', id: b.id })"
+        >
+          <title>{{ b.name }}, {{ said(b.rate) }}, carries what stands on it</title>
+        </path>
+      </g>
+      <g v-for="m in drawing.touches" :key="m.id + m.a.id + m.b.id">
+        <path
+          :d="`M${px(m.a.x + m.a.half)} ${barY(m.a)}L${px(m.b.x - m.b.half)} ${barY(m.b)}`"
+          :class="['mesh', m.kind, { chosen: is('joint', m.id) }]"
+        />
+        <path
+          :d="`M${px(m.a.x + m.a.half)} ${barY(m.a)}L${px(m.b.x - m.b.half)} ${barY(m.b)}`"
+          class="reach"
+          @click.stop="hand.choose({ kind: 'joint', id: m.id })"
+        >
+          <title>{{ m.a.name }} and {{ m.b.name }}, {{ m.kind }}</title>
+        </path>
+        <text
+          v-if="m.kind !== 'external' && m.kind !== 'internal' && step > 100"
+          :x="(px(m.a.x + m.a.half) + px(m.b.x - m.b.half)) / 2"
+          :y="(barY(m.a) + barY(m.b)) / 2 - 4"
+          text-anchor="middle"
+          class="number"
+        >
+          {{ m.kind }}
+        </text>
+      </g>
+      <g
+        v-for="b in drawing.bars"
+        :key="b.id"
+        class="bar"
+        role="button"
+        :tabindex="tabFor('wheel', b.id)"
+        :aria-pressed="is('wheel', b.id)"
+        :aria-label="barLabel(b)"
+        data-kind="wheel"
+        :data-id="b.id"
+        :data-test="`bar-${b.id}`"
+        @pointerdown="grab($event, 'wheel', b.id)"
+        @pointermove="move"
+        @pointerup="drop"
+        @pointercancel="drag = undefined"
+        @dblclick="startTyping(b.id)"
+        @focus="hand.pick.value || hand.choose({ kind: 'wheel', id: b.id })"
+      >
         <rect
           :x="px(b.x - b.half)"
-          :y="py(b.layer) - 9"
+          :y="barY(b) - barHalf(b)"
           :width="2 * b.half * step"
-          height="18"
-          :fill="rateColour(b.rate, tokens.rate) ?? tokens.hairline"
-          :class="{ selected: b.member === selected }"
+          :height="2 * barHalf(b)"
+          :fill="fill(b)"
+          :class="{ chosen: is('wheel', b.id), open: b.open, ring: b.ring }"
         />
         <rect
-          :x="px(b.x) - 4.5 * b.text.length - 3"
-          :y="py(b.layer) - 8"
-          :width="9 * b.text.length + 6"
-          height="16"
+          :x="px(b.x) - 4.2 * b.text.length - 3"
+          :y="barY(b) - barHalf(b) + 1"
+          :width="8.4 * b.text.length + 6"
+          :height="2 * barHalf(b) - 2"
           class="plate"
         />
-        <text :x="px(b.x)" :y="py(b.layer) + 5" text-anchor="middle" class="count">{{ b.text }}</text>
+        <text :x="px(b.x)" :y="barY(b) + 4.5" text-anchor="middle" class="count">{{ b.text }}</text>
       </g>
+      <g v-for="c in drawing.columns" :key="`names ${c.id}`">
+        <g
+          v-for="(t, i) in c.tubes"
+          :key="t.id"
+          class="name"
+          role="button"
+          :tabindex="tabFor('member', t.id)"
+          :aria-pressed="is('member', t.id)"
+          :aria-label="tubeLabel(t)"
+          data-kind="member"
+          :data-id="t.id"
+          :data-test="`arbor-${t.id}`"
+          @pointerdown="grab($event, 'member', t.id)"
+          @pointermove="move"
+          @pointerup="drop"
+          @pointercancel="drag = undefined"
+          @focus="hand.pick.value || hand.choose({ kind: 'member', id: t.id })"
+        >
+          <rect
+            :x="px(c.x) - step / 2 + 2"
+            :y="labelY(i) - 12"
+            :width="step - 4"
+            :height="LABEL - 1"
+            :class="['tag', { chosen: is('member', t.id) }]"
+          />
+          <text :x="px(c.x)" :y="labelY(i)" text-anchor="middle" :class="['title', { driven: t.drive }]">
+            {{ short(t.name) }}
+            <title>{{ t.name }}</title>
+          </text>
+          <text :x="px(c.x)" :y="labelY(i) + 13" text-anchor="middle" class="rate">
+            {{ t.held ? 'held' : said(t.rate) }}
+          </text>
+        </g>
+      </g>
+      <path v-if="drag?.moved" :d="`M${drag.x} ${drag.y}L${drag.at[0]} ${drag.at[1]}`" class="pull" />
     </svg>
+    <input
+      v-if="typing"
+      ref="field"
+      v-model="typing.text"
+      class="typed"
+      :style="typingAt"
+      aria-label="Teeth, or a range such as 12-90 to leave it open"
+      data-test="typed-count"
+      autocomplete="off"
+      @keydown.enter.stop="endTyping(true)"
+      @keydown.esc.stop="endTyping(false)"
+      @keydown.stop
+      @blur="endTyping(true)"
+    />
   </div>
 </template>
 
@@ -92,11 +383,18 @@ const short = (name: string): string => (name.length > 18 ? `${name.slice(0, 17)
 .holder {
   height: 100%;
   overflow: auto;
+  position: relative;
+}
+
+svg {
+  display: block;
+  touch-action: pan-x pan-y;
 }
 
 text {
   font: 12px var(--figures);
   fill: var(--ink);
+  pointer-events: none;
 }
 
 .number {
@@ -108,29 +406,69 @@ text {
   stroke-width: 0.6;
 }
 
+.ground {
+  fill: none;
+  stroke: var(--muted);
+  stroke-width: 0.8;
+}
+
 .axis {
+  fill: none;
   stroke: var(--ink);
-  stroke-width: 2;
+  stroke-width: 1.6;
+}
+
+.axis.slide {
+  stroke-dasharray: 8 4;
 }
 
 .axis.drive {
   stroke: var(--accent);
+  stroke-width: 3.4;
+}
+
+.axis.chosen {
   stroke-width: 4;
 }
 
-.driven {
-  fill: var(--accent);
-  font-weight: 700;
+.arm {
+  fill: none;
+  stroke-width: 5;
+  stroke-linecap: square;
+  cursor: pointer;
+}
+
+.arm.chosen {
+  stroke-width: 8;
 }
 
 .mesh {
+  fill: none;
   stroke: var(--ink);
   stroke-width: 1.2;
   stroke-dasharray: 3 3;
 }
 
-.bar {
+.mesh.chain,
+.mesh.belt {
+  stroke-dasharray: 9 2;
+}
+
+.mesh.chosen {
+  stroke-width: 3.4;
+}
+
+.reach {
+  stroke: transparent;
+  stroke-width: 13;
+  fill: none;
   cursor: pointer;
+}
+
+.bar,
+.name {
+  cursor: grab;
+  outline-offset: 2px;
 }
 
 .bar rect {
@@ -138,20 +476,71 @@ text {
   stroke-width: 0.8;
 }
 
-.bar rect.selected {
-  stroke: var(--accent);
-  stroke-width: 2.5;
+.bar rect.ring {
+  stroke-width: 2;
+  stroke-dasharray: none;
+}
+
+.bar rect.open {
+  fill: var(--panel);
+  stroke-dasharray: 4 3;
+}
+
+.bar rect.chosen {
+  stroke-width: 3;
 }
 
 .plate,
 .bar rect.plate {
   fill: var(--panel);
   stroke: none;
-  opacity: 0.85;
+  opacity: 0.86;
 }
 
 .count {
   font-size: 14px;
   font-weight: 600;
+}
+
+.tag {
+  fill: transparent;
+}
+
+.tag.chosen {
+  fill: var(--panel);
+  stroke: var(--ink);
+  stroke-width: 1.4;
+}
+
+.title {
+  font-family: var(--text);
+  font-size: 13px;
+}
+
+.rate {
+  fill: var(--muted);
+}
+
+.driven {
+  fill: var(--accent);
+  font-weight: 700;
+}
+
+.pull {
+  stroke: var(--ink);
+  stroke-width: 1.6;
+  stroke-dasharray: 2 3;
+  pointer-events: none;
+}
+
+.typed {
+  position: absolute;
+  width: 68px;
+  height: 28px;
+  font: 600 15px var(--figures);
+  text-align: center;
+  color: var(--ink);
+  background: var(--panel);
+  border: 2px solid var(--ink);
 }
 </style>

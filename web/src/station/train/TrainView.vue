@@ -1,68 +1,196 @@
 <script setup lang="ts">
-import { byId, circleCount, meshes, renameMember, setWheel } from '@tesseron/core/machine';
-import { sign, toFraction, toNumber } from '@tesseron/core/rational';
-import { figure, sayPeriod, periodOf } from '@tesseron/core/units';
-import { absolute } from '@tesseron/core/rational';
-import { nameOf } from '@tesseron/core/words';
-import { computed, ref } from 'vue';
+import { type Made, meshWheels, moveToLayer, putOnAxis, toggleHold } from '@tesseron/core/hand';
+import { addWheel, driveNew, hangOn, keyTogether } from '@tesseron/core/hand';
+import {
+  byId,
+  circleCount,
+  IDLER_COUNT,
+  insertIdler,
+  meshes,
+  type MeshJoint,
+  setWheel,
+} from '@tesseron/core/machine';
+import { absolute, type Rational } from '@tesseron/core/rational';
+import type { Result } from '@tesseron/core/result';
+import { groundRate } from '@tesseron/core/train';
+import { periodOf, sayPeriod } from '@tesseron/core/units';
+import { nameOf, sayRate } from '@tesseron/core/words';
+import { computed, ref, useTemplateRef } from 'vue';
 import StationLayout from '../../frame/StationLayout.vue';
 import { useRatioWorking } from '../../frame/use-ratio-working';
 import { useOpen } from '../../machine/use-open';
-import NumberField from '../../parts/NumberField.vue';
-import { pathFromDrive } from './path-from-drive';
+import ArborTools from './ArborTools.vue';
+import BlanksPanel from './BlanksPanel.vue';
+import DeletePanel from './DeletePanel.vue';
 import ElevationDrawing from './ElevationDrawing.vue';
+import MeshTools from './MeshTools.vue';
+import { pathFromDrive } from './path-from-drive';
 import PlanetaryPanel from './PlanetaryPanel.vue';
+import { readTeeth } from './read-teeth';
+import ReadyPanel from './ReadyPanel.vue';
+import TubesTable from './TubesTable.vue';
+import { useHand } from './use-hand';
+import WheelTools from './WheelTools.vue';
 
 const { machine, derived, change } = useOpen();
+const hand = useHand();
+const { chosen, pick, refusal } = hand;
 const working = useRatioWorking();
-const selected = ref<string>();
+const drawing = useTemplateRef<InstanceType<typeof ElevationDrawing>>('drawing');
 const planetary = ref(false);
-const shown = computed(() => selected.value ?? machine.value.members[0]?.id);
+const ready = ref(false);
+const deleting = ref<string>();
 
 const arbors = computed(() =>
   machine.value.members
-    .filter(m => m.kind === 'arbor')
+    .filter(m => m.kind !== 'link')
     .map(m => {
       const rate = derived.value.train.rates[m.id];
-      const period = rate && periodOf(absolute(rate), derived.value.driveSeconds);
-      return {
-        id: m.id,
-        name: m.name,
-        rate: rate ? toFraction(rate).replace('-', '−') : 'not fixed',
-        decimal: rate ? figure(toNumber(rate), 7) : '',
-        period: period ? sayPeriod(period, 6) : '',
-        sense: !rate || sign(rate) === 0 ? '–' : sign(rate) > 0 ? '↺' : '↻',
-      };
+      const period =
+        rate && m.kind === 'arbor' ? periodOf(absolute(rate), derived.value.driveSeconds) : undefined;
+      return { id: m.id, name: m.name, rate: sayRate(rate), short: sayRate(rate, 13), ground: groundOf(m.id, rate), period: period ? sayPeriod(period, 6) : '' }; // prettier-ignore
     }),
 );
-const wheels = computed(() =>
-  machine.value.wheels
-    .filter(w => w.member === shown.value)
-    .map(w => ({
-      wheel: w,
-      count: circleCount(w),
-      mates: meshes(machine.value)
-        .filter(j => j.a === w.id || j.b === w.id)
-        .map(j => nameOf(machine.value, j.a === w.id ? j.b : j.a))
-        .join(', '),
-    })),
+/** The rate against the ground, for what an arm carries. */
+function groundOf(id: string, rate: Rational | undefined): string {
+  const ground = groundRate(machine.value, derived.value.train.rates, id);
+  return ground && rate && ground !== rate ? sayRate(ground, 13) : '';
+}
+const wheel = computed(() =>
+  chosen.value?.kind === 'wheel' ? byId(machine.value.wheels, chosen.value.id) : undefined,
 );
-const shownArbor = computed(() => byId(machine.value.members, shown.value));
-const aim = computed(() => machine.value.aims.find(a => a.member === shown.value));
-const path = computed(() =>
-  shown.value === undefined ? undefined : pathFromDrive(machine.value, shown.value),
+const arbor = computed(() =>
+  chosen.value?.kind === 'member' ? byId(machine.value.members, chosen.value.id) : undefined,
 );
+const mesh = computed(() =>
+  chosen.value?.kind === 'joint' ? byId(meshes(machine.value), chosen.value.id) : undefined,
+);
+const shownArbor = computed(() => wheel.value?.member ?? arbor.value?.id);
+const modes = computed(() => [
+  { title: 'all joined', value: '' },
+  ...machine.value.modes.map(m => ({ title: m.name, value: m.id })),
+]);
+
+function setMode(id: string): void {
+  change(id === '' ? 'Join all' : `Mode ${byId(machine.value.modes, id)?.name ?? ''}`, ({ mode: _, ...m }) =>
+    id === '' ? m : { ...m, mode: id },
+  );
+}
+function typeCount(id: string, text: string): void {
+  const teeth = readTeeth(text);
+  const now = byId(machine.value.wheels, id);
+  if (!now) return;
+  if (!teeth) {
+    refusal.value = `“${text}” is no count. Type a whole number such as 24, or a range such as 12-90 to leave it open.`;
+    return;
+  }
+  if (JSON.stringify(teeth) === JSON.stringify(now.teeth)) return;
+  hand.act(`Teeth of ${now.name}`, m => ({ ok: true, value: setWheel(id, { teeth })(m) }));
+}
+const layerTo = (id: string, layer: number): boolean =>
+  hand.act(`Layer of ${nameOf(machine.value, id)}`, m => moveToLayer(m, id, layer));
+const driveFrom = (id: string): boolean =>
+  hand.make('Drive a new arbor', 'member', m => driveNew(m, id, newCount(id)));
+/** A wheel that is driven anew starts as large as the one that drives it. */
+const newCount = (id: string): number => {
+  const w = byId(machine.value.wheels, id);
+  return (w && circleCount(w)) ?? 30;
+};
+const meshOn = (a: string, b: string): boolean => hand.make('Put two wheels into mesh', 'joint', m => meshWheels(m, a, b)); // prettier-ignore
+const arborOn = (a: string, b: string): boolean => hand.act(`Put ${nameOf(machine.value, a)} on the axis of ${nameOf(machine.value, b)}`, m => putOnAxis(m, a, b)); // prettier-ignore
+function remove(id: string): void {
+  if (id !== machine.value.drive?.member) deleting.value = id;
+}
+const ask = (asks: string, kind: 'wheel' | 'member', take: (id: string) => void): void => hand.ask({ asks, kind, take }); // prettier-ignore
+
+/** Keys on the drawing: each does what the button of that name does. */
+function onKey(key: string): void {
+  if (key === 'Escape') {
+    pick.value = undefined;
+    deleting.value = undefined;
+    return;
+  }
+  const here = chosen.value;
+  if (!here) return;
+  const w = wheel.value;
+  const own = w?.member ?? (here.kind === 'member' ? here.id : undefined);
+  const name = own === undefined ? '' : nameOf(machine.value, own);
+  const first: MeshJoint | undefined = w ? meshes(machine.value).filter(j => j.a === w.id || j.b === w.id).at(-1) : mesh.value; // prettier-ignore
+  if (key === 'Delete' || key === 'x') remove(here.id);
+  else if (key === 'n' && w) driveFrom(w.id);
+  else if (key === 'n' && own) addTo(own);
+  else if (key === 'i' && first) hand.act('Insert an idler', m => ({ ok: true, value: insertIdler(first.id, IDLER_COUNT)(m) })); // prettier-ignore
+  else if (key === 'm' && w) ask(`Choose the wheel that ${w.name} is to mesh with`, 'wheel', id => meshOn(w.id, id));
+  else if (key === 'r' && first) hand.choose({ kind: 'joint', id: first.id });
+  else if (key === 's' && own) hand.act(`Hold or let go ${name}`, m => toggleHold(m, own));
+  else if (key === 'o' && own) ask(`Choose the arbor on whose axis ${name} is to stand`, 'member', id => arborOn(own, id)); // prettier-ignore
+  else if (key === 'k' && own) ask(`Choose the arbor to which ${name} is keyed`, 'member', id => hand.act('Key two arbors together', m => keyTogether(m, id, own))); // prettier-ignore
+  else if (key === 'g' && own) ask(`Choose the arm on which ${name} is to hang`, 'member', id => hand.act(`Hang ${name} on an arm`, m => hangOn(m, own, id, derived.value.positions.at))); // prettier-ignore
+}
+const addTo = (id: string): boolean =>
+  hand.make('Add a wheel', 'wheel', (m): Result<Made> => addWheel(m, id, 30));
+function start(): void {
+  const drive = machine.value.drive?.member;
+  if (drive !== undefined) addTo(drive);
+}
+function chooseFromTable(id: string): void {
+  hand.choose({ kind: 'member', id });
+  void drawing.value?.focusOn('member', id);
+}
+function showWorking(): void {
+  const aim = machine.value.aims.find(a => a.member === shownArbor.value);
+  const path = shownArbor.value === undefined ? undefined : pathFromDrive(machine.value, shownArbor.value);
+  if (aim && path) working.show(aim.id, path);
+}
 </script>
 
 <template>
   <StationLayout station="train">
     <template #table>
-      <ElevationDrawing v-if="machine.wheels.length > 0" :selected="selected" @select="selected = $event" />
-      <p v-else class="empty">No wheels yet. Choose counts for an output first.</p>
+      <ElevationDrawing
+        v-if="machine.members.length > 0"
+        ref="drawing"
+        :hand="hand"
+        @key="onKey"
+        @count="typeCount"
+        @layer="layerTo"
+        @wheel-on="meshOn"
+        @wheel-out="driveFrom"
+        @arbor-on="arborOn"
+      />
     </template>
     <template #ledger>
-      <v-btn v-if="machine.drive" data-test="add-planetary" @click="planetary = true">Planetary set…</v-btn>
+      <p class="adds">
+        <v-btn v-if="machine.drive" data-test="add-planetary" @click="planetary = true">Planetary set…</v-btn>
+        <v-btn v-if="machine.drive" data-test="add-ready" @click="ready = true">Ready arrangement…</v-btn>
+        <v-btn v-if="machine.drive && machine.wheels.length === 0" data-test="first-wheel" @click="start"
+          >First wheel</v-btn
+        >
+      </p>
       <PlanetaryPanel v-if="planetary" v-model="planetary" />
+      <ReadyPanel v-if="ready" v-model="ready" />
+      <v-select
+        v-if="machine.modes.length > 0"
+        :model-value="machine.mode ?? ''"
+        :items="modes"
+        label="Stands in the mode"
+        data-test="mode"
+        @update:model-value="setMode"
+      />
+      <p v-if="pick" class="pick" role="status" data-test="pick">
+        {{ pick.asks }}. <v-btn @click="pick = undefined">Leave it</v-btn>
+      </p>
+      <p v-if="refusal" class="error-text" role="alert" data-test="refusal">{{ refusal }}</p>
+      <DeletePanel v-if="deleting" :id="deleting" :key="deleting" :hand="hand" @done="deleting = undefined" />
+      <BlanksPanel :hand="hand" />
+      <WheelTools v-if="wheel" :hand="hand" :wheel="wheel" @delete="remove" />
+      <ArborTools v-else-if="arbor" :hand="hand" :arbor="arbor" @delete="remove" @working="showWorking" />
+      <MeshTools v-else-if="mesh" :hand="hand" :mesh="mesh" @delete="remove" />
+      <p v-else class="quiet">
+        Choose a wheel, an arbor or a mesh on the drawing. Drag a wheel onto another to mesh them, into the
+        open to drive a new arbor, up or down to another layer; drag an arbor’s name onto another to share its
+        axis. Type digits to change a count.
+      </p>
       <h3>Arbors, in turns per turn of the drive</h3>
       <table class="ruled" data-test="rates">
         <thead>
@@ -73,74 +201,40 @@ const path = computed(() =>
           </tr>
         </thead>
         <tbody>
-          <tr v-for="a in arbors" :key="a.id" :class="{ chosen: a.id === shown }">
+          <tr v-for="a in arbors" :key="a.id" :class="{ chosen: a.id === shownArbor }">
             <td>
-              <button type="button" class="plain" @click="selected = a.id">{{ a.name }}</button>
+              <button type="button" class="plain" @click="chooseFromTable(a.id)">{{ a.name }}</button>
             </td>
-            <td class="figure" :title="a.decimal">{{ a.sense }} {{ a.rate }}</td>
+            <td class="figure" :title="a.rate">
+              {{ a.short }}<span v-if="a.ground" class="quiet ground">against the ground {{ a.ground }}</span>
+            </td>
             <td class="figure">{{ a.period }}</td>
           </tr>
         </tbody>
       </table>
-      <template v-if="shownArbor">
-        <h3>{{ shownArbor.name }}</h3>
-        <v-text-field
-          :model-value="shownArbor.name"
-          label="Name"
-          maxlength="120"
-          @change="
-            change('Name an arbor', renameMember(shownArbor.id, ($event.target as HTMLInputElement).value))
-          "
-        />
-        <div v-for="w in wheels" :key="w.wheel.id" class="wheel">
-          <NumberField
-            :model-value="w.count"
-            :label="`Teeth of ${w.wheel.name}`"
-            :least="4"
-            :most="1000"
-            whole
-            :hint="w.mates ? `in mesh with ${w.mates}` : 'in mesh with nothing'"
-            :data-test="`count-${w.wheel.id}`"
-            @update:model-value="
-              change(
-                `Teeth of ${w.wheel.name}`,
-                setWheel(w.wheel.id, { teeth: { kind: 'count', count: $event } }),
-              )
-            "
-          />
-          <NumberField
-            :model-value="w.wheel.layer + 1"
-            label="Layer"
-            :least="-99"
-            :most="999"
-            whole
-            @update:model-value="
-              change(`Layer of ${w.wheel.name}`, setWheel(w.wheel.id, { layer: $event - 1 }))
-            "
-          />
-        </div>
-        <v-btn v-if="aim && path" class="work" data-test="show-working" @click="working.show(aim.id, path)"
-          >Show working</v-btn
-        >
-      </template>
+      <TubesTable />
     </template>
   </StationLayout>
 </template>
 
 <style scoped>
-.empty {
-  height: 100%;
-  display: grid;
-  place-content: center;
+.ground {
+  display: block;
+  font-size: 12px;
 }
 
-.wheel {
-  display: grid;
-  grid-template-columns: 1fr 80px;
-  gap: 14px;
+.adds {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
 }
 
-.work {
-  margin-top: 10px;
+.pick {
+  border: 1px solid var(--ink);
+  padding: 6px 10px;
+  display: flex;
+  gap: 10px;
+  align-items: center;
+  justify-content: space-between;
 }
 </style>

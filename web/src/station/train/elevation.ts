@@ -1,82 +1,266 @@
 import type { Derived } from '@tesseron/core/derive';
-import { circleCount, meshes } from '@tesseron/core/machine';
+import { arbors, byId, circleCount, GROUND, type Machine, meshes } from '@tesseron/core/machine';
 import type { Rational } from '@tesseron/core/rational';
+import { groundRate, lineOf } from '@tesseron/core/train';
 
-/** A wheel in the elevation: a bar at its layer, with its axis' place along the row. */
-interface Bar {
+/** A wheel in the elevation: a bar at its layer. Places along the row are in columns, half lengths too. */
+export interface Bar {
   readonly id: string;
   readonly member: string;
+  readonly name: string;
   readonly x: number;
   readonly layer: number;
+  /** Its place among the wheels of one column and layer, as sun and ring are. */
+  readonly slot: number;
+  readonly slots: number;
   readonly half: number;
   readonly text: string;
+  readonly open: boolean;
+  readonly ring: boolean;
   readonly rate: Rational | undefined;
 }
 
-export interface Elevation {
-  readonly bars: readonly Bar[];
-  readonly axes: readonly {
-    readonly id: string;
-    readonly x: number;
-    readonly low: number;
-    readonly high: number;
-    readonly name: string;
-    readonly drive: boolean;
-  }[];
-  readonly meshes: readonly {
-    readonly id: string;
-    readonly x1: number;
-    readonly x2: number;
-    readonly layer: number;
-  }[];
-  readonly layers: number;
+/** An arbor as a line in its column; the k-th from the inside. */
+export interface Tube {
+  readonly id: string;
+  readonly name: string;
+  readonly x: number;
+  readonly inside: number;
+  readonly low: number;
+  readonly high: number;
+  readonly drive: boolean;
+  readonly held: boolean;
+  readonly slide: boolean;
+  /** In the frame of its axis, and against the ground where an arm carries it. */
+  readonly rate: Rational | undefined;
+  readonly ground: Rational | undefined;
 }
 
-/** The arrangement as a row of axes in the order in which they hang on each other, one unit apart; bars as long as their wheels. */
+/** A line on which arbors turn, or along which something slides. */
+interface Column {
+  readonly id: string;
+  readonly x: number;
+  /** How many arms carry it. */
+  readonly depth: number;
+  readonly copies: number;
+  readonly tubes: readonly Tube[];
+}
+
+/** An arm as a bracket: from its own column under those that it carries. */
+export interface Bracket {
+  readonly id: string;
+  readonly name: string;
+  readonly from: number;
+  readonly to: readonly number[];
+  readonly depth: number;
+  readonly rate: Rational | undefined;
+}
+
+/** Two bars in engagement. */
+interface Touch {
+  readonly id: string;
+  readonly a: Bar;
+  readonly b: Bar;
+  readonly kind: string;
+}
+
+export interface Elevation {
+  readonly columns: readonly Column[];
+  readonly bars: readonly Bar[];
+  readonly touches: readonly Touch[];
+  readonly brackets: readonly Bracket[];
+  readonly lowest: number;
+  readonly layers: number;
+  /** The most wheels of one column in one layer. */
+  readonly slots: number;
+  /** The most arbors of one column. */
+  readonly nested: number;
+  /** How deep arms carry arms. */
+  readonly depth: number;
+}
+
+/** The arrangement as a row of lines in the order in which they hang on each other, from the drive on; bars as long as their wheels. */
 export function layoutElevation(derived: Derived): Elevation {
   const { machine } = derived;
-  const axisOf = new Map(machine.members.flatMap(m => (m.kind === 'arbor' ? [[m.id, m.axis] as const] : [])));
-  const used = machine.axes.filter(a => machine.members.some(m => m.kind === 'arbor' && m.axis === a.id));
-  const place = new Map(used.map((a, i) => [a.id, i] as const));
-  const pitch = (id: string): number => derived.wheels[id]?.dimensions.pitchRadius ?? 10;
-  const largest = Math.max(1, ...machine.wheels.map(w => pitch(w.id)));
-  const bars = machine.wheels.flatMap(w => {
-    const x = place.get(axisOf.get(w.member) ?? '');
+  const axes = new Map(machine.axes.map(a => [a.id, a] as const));
+  const columnOf = new Map<string, string>();
+  for (const m of machine.members) {
+    if (m.kind === 'arbor')
+      columnOf.set(m.id, `${axes.get(m.axis)?.frame ?? GROUND} ${lineOf(axes, m.axis)}`);
+    if (m.kind === 'slide') columnOf.set(m.id, m.id);
+  }
+  const order = orderOf(machine, columnOf);
+  const place = new Map(order.map((c, i) => [c, i] as const));
+  const bars = barsOf(derived, columnOf, place);
+  const barOf = new Map(bars.map(b => [b.id, b] as const));
+  const lowest = Math.min(0, ...bars.map(b => b.layer));
+  const highest = Math.max(0, ...bars.map(b => b.layer));
+  const depths = new Map(machine.members.map(m => [m.id, depthOf(machine, m.id)] as const));
+  const columns = order.map((id, x): Column => {
+    const on = machine.members.filter(m => columnOf.get(m.id) === id);
+    const tubes = on.map(m => tubeOf(derived, m, x, bars, [lowest, highest]));
+    const axis = on.flatMap(m => (m.kind === 'arbor' ? (axes.get(m.axis) ?? []) : [])).find(a => a.copies);
+    return {
+      ...{ id, x, depth: depths.get(on[0]?.id ?? '') ?? 0, copies: axis?.copies?.count ?? 1 },
+      tubes: [...tubes].sort((p, q) => q.high - p.high).map((t, inside) => ({ ...t, inside })),
+    };
+  });
+  const brackets = bracketsOf(derived, columns, columnOf, place);
+  return {
+    ...{ columns, bars, brackets, lowest },
+    touches: touchesOf(machine, barOf),
+    layers: highest - lowest + 1,
+    slots: Math.max(1, ...bars.map(b => b.slots)),
+    nested: Math.max(1, ...columns.map(c => c.tubes.length)),
+    depth: Math.max(0, ...brackets.map(b => b.depth + 1)),
+  };
+}
+
+/** How many arms carry a member. */
+function depthOf(machine: Machine, member: string): number {
+  let depth = 0;
+  let at = member;
+  for (let i = 0; i <= machine.axes.length; i++) {
+    const m = byId(machine.members, at);
+    const frame =
+      m?.kind === 'arbor' ? byId(machine.axes, m.axis)?.frame : m?.kind === 'slide' ? m.frame : GROUND;
+    if (frame === undefined || frame === GROUND) return depth;
+    depth++;
+    at = frame;
+  }
+  return depth;
+}
+
+/** Columns from the drive on, each followed by what it carries and what it meshes with, as far as that goes, before the next. */
+function orderOf(machine: Machine, columnOf: ReadonlyMap<string, string>): string[] {
+  const near = new Map<string, Set<string>>();
+  const link = (a: string | undefined, b: string | undefined): void => {
+    if (a === undefined || b === undefined || a === b) return;
+    for (const [p, q] of [[a, b], [b, a]] as const) near.set(p, (near.get(p) ?? new Set()).add(q)); // prettier-ignore
+  };
+  for (const m of arbors(machine))
+    link(columnOf.get(byId(machine.axes, m.axis)?.frame ?? ''), columnOf.get(m.id));
+  const columnOfWheel = (w: string): string | undefined =>
+    columnOf.get(byId(machine.wheels, w)?.member ?? '');
+  for (const j of machine.joints) {
+    if (j.kind === 'mesh') link(columnOfWheel(j.a), columnOfWheel(j.b));
+    if (j.kind === 'chain') for (const r of j.runs.slice(1)) link(columnOfWheel(j.runs[0]?.wheel ?? ''), columnOfWheel(r.wheel)); // prettier-ignore
+  }
+  const order: string[] = [];
+  const seen = new Set<string>();
+  const visit = (column: string): void => {
+    if (seen.has(column)) return;
+    seen.add(column);
+    order.push(column);
+    for (const next of near.get(column) ?? []) visit(next);
+  };
+  const first = columnOf.get(machine.drive?.member ?? '');
+  if (first !== undefined) visit(first);
+  for (const column of columnOf.values()) visit(column);
+  return order;
+}
+
+function barsOf(
+  derived: Derived,
+  columnOf: ReadonlyMap<string, string>,
+  place: ReadonlyMap<string, number>,
+): Bar[] {
+  const { machine } = derived;
+  const radius = (w: Machine['wheels'][number]): number =>
+    ((circleCount(w) ?? 20) * (derived.modules[w.toothing] ?? 1)) / 2;
+  const largest = Math.max(1, ...machine.wheels.filter(w => w.role !== 'rack').map(radius));
+  const crowd = new Map<string, number>();
+  const spot = (w: Machine['wheels'][number]): string => `${columnOf.get(w.member) ?? ''} ${w.layer}`;
+  for (const w of machine.wheels) crowd.set(spot(w), (crowd.get(spot(w)) ?? 0) + 1);
+  const used = new Map<string, number>();
+  return machine.wheels.flatMap((w): Bar[] => {
+    const x = place.get(columnOf.get(w.member) ?? '');
     if (x === undefined) return [];
-    const half = 0.1 + 0.3 * Math.sqrt(pitch(w.id) / largest);
+    const slot = used.get(spot(w)) ?? 0;
+    used.set(spot(w), slot + 1);
+    const { teeth } = w;
     return [
       {
-        id: w.id,
-        member: w.member,
-        x,
-        layer: w.layer,
-        half,
-        text: String(circleCount(w) ?? '?'),
-        rate: derived.train.rates[w.member],
+        ...{ id: w.id, member: w.member, name: w.name, x, layer: w.layer },
+        ...{ slot, slots: crowd.get(spot(w)) ?? 1 },
+        half: w.role === 'rack' ? 0.4 : 0.12 + 0.28 * Math.sqrt(Math.min(1, radius(w) / largest)),
+        text: teeth.kind === 'open' ? `${teeth.least}–${teeth.most}` : String(circleCount(w) ?? '?'),
+        open: teeth.kind === 'open',
+        ring: w.role === 'ring',
+        rate: groundRate(machine, derived.train.rates, w.member) ?? derived.train.rates[w.member],
       },
     ];
   });
-  const barOf = new Map(bars.map(b => [b.id, b] as const));
+}
+
+function tubeOf(
+  { machine, train }: Derived,
+  member: Machine['members'][number],
+  x: number,
+  bars: readonly Bar[],
+  [lowest, highest]: readonly [number, number],
+): Tube {
+  const own = bars.filter(b => b.member === member.id).map(b => b.layer);
+  const rate = train.rates[member.id];
+  const carried = depthOf(machine, member.id) > 0;
   return {
-    bars,
-    axes: used.map((a, i) => {
-      const own = bars.filter(b => b.x === i).map(b => b.layer);
-      const names = machine.members.filter(m => m.kind === 'arbor' && m.axis === a.id);
-      return {
-        id: a.id,
-        x: i,
-        low: Math.min(0, ...own),
-        high: Math.max(0, ...own),
-        name: names.map(m => m.name).join(', '),
-        drive: names.some(m => m.id === machine.drive?.member),
-      };
-    }),
-    meshes: meshes(machine).flatMap(j => {
-      const [a, b] = [barOf.get(j.a), barOf.get(j.b)];
-      if (!a || !b) return [];
-      const [left, right] = a.x <= b.x ? [a, b] : [b, a];
-      return [{ id: j.id, x1: left.x + left.half, x2: right.x - right.half, layer: left.layer }];
-    }),
-    layers: Math.max(1, ...machine.wheels.map(w => w.layer + 1)),
+    ...{ id: member.id, name: member.name, x, inside: 0, rate },
+    low: own.length > 0 ? Math.min(...own) : lowest,
+    high: own.length > 0 ? Math.max(...own) : highest,
+    drive: machine.drive?.member === member.id,
+    held: member.kind !== 'link' && member.held !== undefined,
+    slide: member.kind === 'slide',
+    ground: carried && member.kind === 'arbor' ? groundRate(machine, train.rates, member.id) : undefined,
   };
+}
+
+function bracketsOf(
+  { machine, train }: Derived,
+  columns: readonly Column[],
+  columnOf: ReadonlyMap<string, string>,
+  place: ReadonlyMap<string, number>,
+): Bracket[] {
+  const arms = [...new Set(machine.axes.map(a => a.frame))].filter(f => f !== GROUND);
+  return arms.flatMap((id): Bracket[] => {
+    const [from, member] = [place.get(columnOf.get(id) ?? ''), byId(machine.members, id)];
+    const axes = new Set(machine.axes.filter(a => a.frame === id).map(a => a.id));
+    const carried = arbors(machine).filter(m => axes.has(m.axis));
+    const to = [...new Set(carried.map(m => place.get(columnOf.get(m.id) ?? '') ?? 0))];
+    if (from === undefined || !member || to.length === 0) return [];
+    const depth = columns[from]?.depth ?? 0;
+    return [{ id, name: member.name, from, to, depth, rate: groundRate(machine, train.rates, id) }];
+  });
+}
+
+function touchesOf(machine: Machine, barOf: ReadonlyMap<string, Bar>): Touch[] {
+  const touch = (id: string, wa: string, wb: string, kind: string): Touch[] => {
+    const [a, b] = [barOf.get(wa), barOf.get(wb)];
+    return a && b ? [a.x <= b.x ? { id, a, b, kind } : { id, a: b, b: a, kind }] : [];
+  };
+  const chains = machine.joints.flatMap(j =>
+    j.kind === 'chain'
+      ? j.runs.slice(1).flatMap((r, i) => touch(j.id, j.runs[i]?.wheel ?? '', r.wheel, j.type))
+      : [],
+  );
+  return [...meshes(machine).flatMap(j => touch(j.id, j.a, j.b, j.type)), ...chains];
+}
+
+/** The nearest of some points to another in a direction, by the way along it and twice the way across; undefined where none lies there. */
+export function nearestTowards<T extends { readonly x: number; readonly y: number }>(
+  from: { readonly x: number; readonly y: number },
+  points: readonly T[],
+  direction: 'left' | 'right' | 'up' | 'down',
+): T | undefined {
+  const level = direction === 'left' || direction === 'right';
+  const sign = direction === 'left' || direction === 'up' ? -1 : 1;
+  let best: T | undefined;
+  let least = Infinity;
+  for (const p of points) {
+    const [dx, dy] = [p.x - from.x, p.y - from.y];
+    const along = sign * (level ? dx : dy);
+    if (along < 1) continue;
+    const cost = along + 2 * Math.abs(level ? dy : dx);
+    if (cost < least) [best, least] = [p, cost];
+  }
+  return best;
 }

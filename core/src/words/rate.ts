@@ -1,0 +1,11 @@
+import { absolute, type Rational, sign, toFraction, toNumber } from '../rational/index.ts';
+import { figure } from '../units/index.ts';
+
+/** A rate in turns per turn of the drive: its sense as an arrow, and the exact fraction, or four figures where that is longer than `most`. */
+export function sayRate(rate: Rational | undefined, most = 24): string {
+  if (!rate) return 'not fixed';
+  if (sign(rate) === 0) return 'stands';
+  const size = toFraction(absolute(rate));
+  const text = size.length <= most ? size : figure(toNumber(absolute(rate)), 4);
+  return `${sign(rate) > 0 ? '↺' : '↻'} ${text}`;
+}

@@ -1,0 +1,206 @@
+<script setup lang="ts">
+import { addOnAxis, addWheel, driveBy, hangOn, keyTogether, putOnAxis } from '@tesseron/core/hand';
+import { arbors, byId, GROUND, jointEnds, type Member, renameMember } from '@tesseron/core/machine';
+import { groundRate } from '@tesseron/core/train';
+import { nameOf, sayRate } from '@tesseron/core/words';
+import { computed, ref } from 'vue';
+import NumberField from '../../parts/NumberField.vue';
+import type { Hand } from './use-hand';
+
+/** What can be done with the chosen arbor. */
+const props = defineProps<{ hand: Hand; arbor: Member }>();
+const emit = defineEmits<{ delete: [id: string]; working: [] }>();
+const { machine, derived } = props.hand;
+const teeth = ref(30);
+const axis = computed(() =>
+  props.arbor.kind === 'arbor' ? byId(machine.value.axes, props.arbor.axis) : undefined,
+);
+const others = computed(() =>
+  arbors(machine.value)
+    .filter(a => a.id !== props.arbor.id)
+    .map(a => ({ title: a.name, value: a.id })),
+);
+const frames = computed(() => [{ title: 'the ground', value: GROUND }, ...others.value]);
+const drives = computed(() => machine.value.drive?.member === props.arbor.id);
+const carried = computed(() => axis.value !== undefined && axis.value.frame !== GROUND);
+const rate = computed(() => derived.value.train.rates[props.arbor.id]);
+const seen = computed(() =>
+  carried.value ? groundRate(machine.value, derived.value.train.rates, props.arbor.id) : undefined,
+);
+const wheels = computed(() => machine.value.wheels.filter(w => w.member === props.arbor.id));
+const aim = computed(() => machine.value.aims.find(a => a.member === props.arbor.id)?.id ?? '');
+const aims = computed(() => [
+  { title: 'no output', value: '' },
+  ...machine.value.aims.map(a => ({ title: a.name, value: a.id })),
+]);
+/** Joints of members, such as clutches: what ties this arbor to others besides meshes. */
+const ties = computed(
+  () =>
+  machine.value.joints
+    .filter(j => j.kind !== 'mesh' && j.kind !== 'chain')
+    .filter(j => jointEnds(j).some(([, id]) => id === props.arbor.id))
+    .map(j => ({ id: j.id, kind: j.kind, to: jointEnds(j).map(([, id]) => id).filter(id => id !== props.arbor.id) })), // prettier-ignore
+);
+const HOLDS = computed(() => [
+  { title: 'turns', value: '' },
+  { title: carried.value ? 'held on its arm' : 'held still', value: axis.value?.frame ?? GROUND },
+  ...(carried.value ? [{ title: 'kept pointing one way', value: GROUND }] : []),
+]);
+const held = computed(() => (props.arbor.kind === 'arbor' ? (props.arbor.held ?? '') : ''));
+
+function hold(frame: string): void {
+  const label = frame === '' ? `Let ${props.arbor.name} turn` : `Hold ${props.arbor.name}`;
+  props.hand.act(label, m => {
+    if (frame !== '' && m.drive?.member === props.arbor.id)
+      return { ok: false, problem: { code: 'hand-hold-drive', data: { name: props.arbor.name } } };
+    const members = m.members.map(x => {
+      if (x.id !== props.arbor.id || x.kind !== 'arbor') return x;
+      const { held: _, ...loose } = x;
+      return frame === '' ? loose : { ...loose, held: frame };
+    });
+    return { ok: true, value: { ...m, members } };
+  });
+}
+function serve(id: string): void {
+  props.hand.act(id === '' ? 'Serve no output' : 'Serve an output', m => ({
+    ok: true,
+    value: {
+      ...m,
+      aims: m.aims.map(a => {
+        const { member, ...rest } = a;
+        if (a.id === id) return { ...rest, member: props.arbor.id };
+        return member === props.arbor.id || member === undefined ? rest : a;
+      }),
+    },
+  }));
+}
+const put = (id: string): boolean => props.hand.act(`Put ${props.arbor.name} on another axis`, m => putOnAxis(m, props.arbor.id, id)); // prettier-ignore
+const key = (id: string): boolean => {
+  const done = props.hand.act(`Key ${props.arbor.name} to another arbor`, m => keyTogether(m, id, props.arbor.id)); // prettier-ignore
+  if (done) props.hand.choose({ kind: 'member', id });
+  return done;
+};
+const hang = (frame: string): boolean => props.hand.act(`Hang ${props.arbor.name}`, m => hangOn(m, props.arbor.id, frame, derived.value.positions.at)); // prettier-ignore
+</script>
+
+<template>
+  <section data-test="arbor-tools">
+    <h3>{{ arbor.kind === 'arbor' ? 'Arbor' : 'Slide' }} {{ arbor.name }}</h3>
+    <v-text-field
+      :model-value="arbor.name"
+      label="Name"
+      maxlength="120"
+      data-test="arbor-name"
+      @change="
+        hand.act('Name an arbor', m => ({
+          ok: true,
+          value: renameMember(arbor.id, ($event.target as HTMLInputElement).value)(m),
+        }))
+      "
+    />
+    <p>
+      Turns <span class="figure">{{ sayRate(rate) }}</span>
+      <template v-if="arbor.kind === 'slide'"> teeth</template> for one of the drive<template v-if="seen">
+        on its arm, <span class="figure">{{ sayRate(seen) }}</span> against the ground</template
+      >.
+      <v-btn v-if="aim" class="work" data-test="show-working" @click="emit('working')">Show working</v-btn>
+    </p>
+    <p v-for="t in ties" :key="t.id">
+      {{ t.kind }} with {{ t.to.map(id => nameOf(machine, id)).join(', ') }}
+      <button type="button" class="plain" @click="emit('delete', t.id)">take away</button>
+    </p>
+    <p v-for="w in wheels" :key="w.id">
+      <button type="button" class="plain" @click="hand.choose({ kind: 'wheel', id: w.id })">
+        {{ nameOf(machine, w.id) }}, layer {{ w.layer + 1 }}
+      </button>
+    </p>
+    <template v-if="arbor.kind === 'arbor'">
+      <div class="two">
+        <v-select
+          v-if="aims.length > 1"
+          :model-value="aim"
+          :items="aims"
+          label="serves"
+          data-test="serves"
+          @update:model-value="serve"
+        />
+        <v-select :model-value="held" :items="HOLDS" label="is" data-test="hold" @update:model-value="hold" />
+        <v-select
+          :model-value="axis?.frame"
+          :items="frames"
+          label="hangs on"
+          data-test="hang"
+          @update:model-value="hang"
+        />
+        <v-select
+          :model-value="undefined"
+          :items="others"
+          label="put on the axis of…"
+          data-test="put-on"
+          @update:model-value="$event && put($event)"
+        />
+        <v-select
+          :model-value="undefined"
+          :items="others"
+          label="key together with…"
+          data-test="key-to"
+          @update:model-value="$event && key($event)"
+        />
+      </div>
+      <div class="add">
+        <NumberField
+          v-model="teeth"
+          label="New wheel"
+          :least="1"
+          :most="1000"
+          whole
+          data-test="wheel-count"
+        />
+        <v-btn
+          data-test="add-wheel"
+          @click="hand.make(`Add a wheel to ${arbor.name}`, 'wheel', m => addWheel(m, arbor.id, teeth))"
+          >Add wheel</v-btn
+        >
+        <v-btn
+          data-test="add-tube"
+          @click="hand.make('Add an arbor on the axis', 'member', m => addOnAxis(m, arbor.id))"
+          >Add tube</v-btn
+        >
+      </div>
+    </template>
+    <p class="acts">
+      <v-btn
+        v-if="arbor.kind === 'arbor' && !drives"
+        data-test="drive-by"
+        @click="hand.act(`Drive by ${arbor.name}`, m => driveBy(m, arbor.id))"
+        >Let it drive</v-btn
+      >
+      <v-btn v-if="!drives" data-test="delete" @click="emit('delete', arbor.id)">Delete…</v-btn>
+    </p>
+  </section>
+</template>
+
+<style scoped>
+.two {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 0 14px;
+}
+
+.add {
+  display: grid;
+  grid-template-columns: 90px auto auto;
+  gap: 10px;
+  align-items: center;
+}
+
+.acts {
+  display: flex;
+  gap: 8px;
+  margin-top: 8px;
+}
+
+.work {
+  margin-left: 8px;
+}
+</style>

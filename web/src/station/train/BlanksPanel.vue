@@ -1,0 +1,119 @@
+<script setup lang="ts">
+import { blankAims, blanksOf, type BlankFill, withCounts } from '@tesseron/core/blanks';
+import { ppm } from '@tesseron/core/period';
+import { toNumber } from '@tesseron/core/rational';
+import { figure } from '@tesseron/core/units';
+import { nameOf, sayProblem } from '@tesseron/core/words';
+import { computed, ref, watch } from 'vue';
+import { useSearch } from '../../worker/use-search';
+import type { Hand } from './use-hand';
+
+/** Open counts, and the search that fills them towards the outputs. */
+const props = defineProps<{ hand: Hand }>();
+const { machine, derived } = props.hand;
+const search = useSearch<'blanks'>();
+const blanks = computed(() => blanksOf(machine.value));
+const aims = computed(() => blankAims(derived.value));
+const left = ref<string[]>([]);
+const towards = computed(() => aims.value.filter(a => !left.value.includes(a.id)));
+watch(machine, () => search.clear());
+
+function fill(): void {
+  search.start({ kind: 'blanks', machine: machine.value, aims: towards.value, top: 12 });
+}
+const answer = computed(() => search.answer.value);
+const fills = computed(() => (answer.value?.ok ? answer.value.value.fills : []));
+const wheels = computed(() => (answer.value?.ok ? answer.value.value.wheels : []));
+const off = (f: BlankFill, aim: string): string =>
+  figure(toNumber(ppm(f.errors[aim] ?? { num: 0n, den: 1n })), 3);
+const take = (f: BlankFill): boolean =>
+  props.hand.act('Fill the blanks', m => ({ ok: true, value: withCounts(m, f.counts) }));
+function toggle(id: string, on: boolean): void {
+  left.value = on ? left.value.filter(x => x !== id) : [...left.value, id];
+}
+</script>
+
+<template>
+  <section v-if="blanks.length > 0" data-test="blanks">
+    <h3>{{ blanks.length }} open {{ blanks.length === 1 ? 'count' : 'counts' }}</h3>
+    <p v-if="aims.length === 0" class="quiet">
+      Let an arbor serve an output; then the counts can be found towards it.
+    </p>
+    <template v-else>
+      <label v-for="a in aims" :key="a.id" class="tick">
+        <input
+          type="checkbox"
+          :checked="!left.includes(a.id)"
+          @change="toggle(a.id, ($event.target as HTMLInputElement).checked)"
+        />
+        towards {{ nameOf(machine, a.id) }}
+      </label>
+      <p class="acts">
+        <v-btn
+          :disabled="towards.length === 0 || search.searching.value"
+          data-test="fill-blanks"
+          @click="fill"
+          >Fill the blanks</v-btn
+        >
+        <template v-if="search.searching.value">
+          <progress :value="search.done.value" max="1" aria-label="Filling" />
+          <v-btn @click="search.cancel()">Stop</v-btn>
+        </template>
+      </p>
+    </template>
+    <p v-if="answer && !answer.ok" class="error-text" role="alert" data-test="blanks-problem">
+      {{ sayProblem(answer.problem) }}
+    </p>
+    <table v-if="fills.length > 0" class="ruled" data-test="fills">
+      <thead>
+        <tr>
+          <th scope="col">
+            {{ wheels.map(w => machine.wheels.find(x => x.id === w)?.name ?? w).join(', ') }}
+          </th>
+          <th v-for="a in towards" :key="a.id" scope="col" class="figure">
+            {{ nameOf(machine, a.id) }}, ppm
+          </th>
+          <th scope="col"><span class="visually-hidden">take</span></th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="f in fills" :key="wheels.map(w => f.counts[w]).join()">
+          <td class="figure left">{{ wheels.map(w => f.counts[w]).join(', ') }}</td>
+          <td v-for="a in towards" :key="a.id" class="figure">{{ off(f, a.id) }}</td>
+          <td>
+            <button
+              type="button"
+              class="boxed"
+              :aria-label="`Take ${wheels.map(w => f.counts[w]).join(', ')}`"
+              @click="take(f)"
+            >
+              Take
+            </button>
+          </td>
+        </tr>
+      </tbody>
+    </table>
+    <p v-if="answer?.ok" class="quiet">
+      {{
+        answer.value.proven
+          ? 'All ways within the ranges were weighed.'
+          : 'Not all ways were weighed; better ones may exist.'
+      }}
+      Sums between the same lines are kept.
+    </p>
+  </section>
+</template>
+
+<style scoped>
+.acts {
+  display: flex;
+  gap: 10px;
+  align-items: center;
+  margin: 6px 0;
+}
+
+td.left {
+  text-align: left;
+  white-space: normal;
+}
+</style>

@@ -1,0 +1,117 @@
+<script setup lang="ts">
+import { READY } from '@tesseron/core/ready';
+import { groundRate, trainRates } from '@tesseron/core/train';
+import { sayProblem, sayRate } from '@tesseron/core/words';
+import { computed, ref } from 'vue';
+import { useOpen } from '../../machine/use-open';
+
+/** Ready arrangements: chosen, given their counts, seen what they turn, and inserted as ordinary arbors and wheels. */
+const open = defineModel<boolean>({ required: true });
+const { machine, change } = useOpen();
+const id = ref(READY[0]?.id ?? '');
+const typed = ref<Record<string, string>>({});
+const ready = computed(() => READY.find(r => r.id === id.value));
+const values = computed(() =>
+  Object.fromEntries(
+    (ready.value?.fields ?? []).map(f => [f.key, typed.value[`${id.value} ${f.key}`] ?? f.offered]),
+  ),
+);
+const built = computed(() => ready.value?.build(machine.value, values.value));
+/** The arbors that it adds, with their rates in the first of its modes. */
+const made = computed(() => {
+  if (!built.value?.ok) return [];
+  const next = built.value.value;
+  const { rates } = trainRates(next);
+  const before = new Set(machine.value.members.map(m => m.id));
+  return next.members.filter(m => !before.has(m.id)).map(m => ({ name: m.name, rate: sayRate(groundRate(next, rates, m.id) ?? rates[m.id]) })); // prettier-ignore
+});
+function add(): void {
+  const next = built.value;
+  if (!next?.ok) return;
+  change(`Add ${ready.value?.title.toLowerCase() ?? 'an arrangement'}`, () => next.value);
+  open.value = false;
+}
+</script>
+
+<template>
+  <v-dialog v-model="open" max-width="860" :transition="false" aria-labelledby="ready-title">
+    <v-card class="panel" data-test="ready">
+      <h2 id="ready-title">Ready arrangements</h2>
+      <div class="two">
+        <div role="radiogroup" aria-label="Arrangement">
+          <label v-for="r in READY" :key="r.id" class="tick choice" :class="{ chosen: r.id === id }">
+            <input v-model="id" type="radio" name="ready" :value="r.id" :data-test="`ready-${r.id}`" />
+            {{ r.title }}
+          </label>
+        </div>
+        <div v-if="ready">
+          <p>{{ ready.does }}</p>
+          <v-text-field
+            v-for="f in ready.fields"
+            :key="id + f.key"
+            :model-value="values[f.key]"
+            :label="f.kind === 'pairs' ? `${f.label} (driving:driven)` : f.label"
+            autocomplete="off"
+            :data-test="`ready-field-${f.key}`"
+            @update:model-value="typed[`${id} ${f.key}`] = $event"
+          />
+          <p v-if="built && !built.ok" class="error-text" role="alert" data-test="ready-problem">
+            {{ sayProblem(built.problem) }}
+          </p>
+          <table v-else class="ruled" data-test="ready-rates">
+            <thead>
+              <tr>
+                <th scope="col">adds</th>
+                <th scope="col" class="figure">turns for one of the drive</th>
+              </tr>
+            </thead>
+            <tbody>
+              <tr v-for="m in made" :key="m.name">
+                <td>{{ m.name }}</td>
+                <td class="figure">{{ m.rate }}</td>
+              </tr>
+            </tbody>
+          </table>
+        </div>
+      </div>
+      <p class="acts">
+        <v-btn variant="flat" :disabled="!built?.ok" data-test="ready-add" @click="add">Add</v-btn>
+        <v-btn @click="open = false">Close</v-btn>
+      </p>
+    </v-card>
+  </v-dialog>
+</template>
+
+<style scoped>
+.panel {
+  padding: 18px 22px;
+  display: block;
+  overflow: auto;
+}
+
+.two {
+  display: grid;
+  grid-template-columns: 210px 1fr;
+  gap: 24px;
+  margin: 10px 0;
+}
+
+.choice {
+  border-bottom: var(--line);
+}
+
+.choice.chosen {
+  font-weight: 600;
+}
+
+.acts {
+  display: flex;
+  gap: 12px;
+}
+
+@media (max-width: 600px) {
+  .two {
+    grid-template-columns: 1fr;
+  }
+}
+</style>

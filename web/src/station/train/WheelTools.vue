@@ -1,0 +1,182 @@
+<script setup lang="ts">
+import { driveNew, meshWheels, moveToLayer, type NewMeshType } from '@tesseron/core/hand';
+import { byId, circleCount, meshes, patch, setWheel, type Wheel } from '@tesseron/core/machine';
+import { nameOf } from '@tesseron/core/words';
+import { computed, ref } from 'vue';
+import NumberField from '../../parts/NumberField.vue';
+import { OPEN_RANGE } from './read-teeth';
+import type { Hand } from './use-hand';
+
+/** What can be done with the chosen wheel. */
+const props = defineProps<{ hand: Hand; wheel: Wheel }>();
+const emit = defineEmits<{ delete: [id: string] }>();
+const { machine } = props.hand;
+const onward = ref(30);
+const kind = ref<NewMeshType>('external');
+const KINDS = [
+  { title: 'beside it', value: 'external' },
+  { title: 'as a ring', value: 'internal' },
+  { title: 'bevel', value: 'bevel' },
+  { title: 'worm wheel', value: 'worm' },
+  { title: 'rack', value: 'rack' },
+];
+const own = computed(() =>
+  meshes(machine.value).filter(j => j.a === props.wheel.id || j.b === props.wheel.id),
+);
+const mate = (j: { a: string; b: string }): string => (j.a === props.wheel.id ? j.b : j.a);
+const toothings = computed(() => machine.value.toothings.map(t => ({ title: t.name, value: t.id })));
+
+const set = (label: string, change: Partial<Wheel>): boolean =>
+  props.hand.act(label, m => ({ ok: true, value: setWheel(props.wheel.id, change)(m) }));
+function setOpen(open: boolean): void {
+  const count = circleCount(props.wheel) ?? 30;
+  const teeth: Wheel['teeth'] = open ? { kind: 'open', ...OPEN_RANGE } : { kind: 'count', count };
+  set(open ? `Leave ${props.wheel.name} open` : `Teeth of ${props.wheel.name}`, { teeth });
+}
+function setRange(end: 'least' | 'most', value: number): void {
+  const { teeth } = props.wheel;
+  if (teeth.kind !== 'open') return;
+  const next = { ...teeth, [end]: value };
+  set(`Range of ${props.wheel.name}`, { teeth: { ...next, least: Math.min(next.least, next.most), most: Math.max(next.least, next.most) } }); // prettier-ignore
+}
+function rename(name: string): void {
+  props.hand.act('Name a wheel', m => ({
+    ok: true,
+    value: patch('wheels', props.wheel.id, w => ({ ...w, name }))(m),
+  }));
+}
+function drive(): void {
+  props.hand.make(`Drive an arbor from ${props.wheel.name}`, 'member', m => driveNew(m, props.wheel.id, onward.value, kind.value)); // prettier-ignore
+}
+function meshWith(): void {
+  props.hand.ask({
+    kind: 'wheel',
+    asks: `Choose the wheel that ${props.wheel.name} is to mesh with`,
+    take: id => props.hand.make('Put two wheels into mesh', 'joint', m => meshWheels(m, props.wheel.id, id)),
+  });
+}
+</script>
+
+<template>
+  <section data-test="wheel-tools">
+    <h3>Wheel {{ wheel.name }}</h3>
+    <v-text-field
+      :model-value="wheel.name"
+      label="Name"
+      maxlength="120"
+      @change="rename(($event.target as HTMLInputElement).value)"
+    />
+    <div class="pair">
+      <NumberField
+        v-if="wheel.teeth.kind !== 'open'"
+        :model-value="circleCount(wheel)"
+        label="Teeth"
+        :least="1"
+        :most="1000"
+        whole
+        :data-test="`count-${wheel.id}`"
+        @update:model-value="set(`Teeth of ${wheel.name}`, { teeth: { kind: 'count', count: $event } })"
+      />
+      <div v-else class="range">
+        <NumberField
+          :model-value="wheel.teeth.least"
+          label="From"
+          :least="1"
+          :most="1000"
+          whole
+          data-test="open-least"
+          @update:model-value="setRange('least', $event)"
+        />
+        <NumberField
+          :model-value="wheel.teeth.most"
+          label="to"
+          :least="1"
+          :most="1000"
+          whole
+          data-test="open-most"
+          @update:model-value="setRange('most', $event)"
+        />
+      </div>
+      <NumberField
+        :model-value="wheel.layer + 1"
+        label="Layer"
+        :least="-99"
+        :most="999"
+        whole
+        data-test="layer"
+        @update:model-value="hand.act(`Layer of ${wheel.name}`, m => moveToLayer(m, wheel.id, $event - 1))"
+      />
+    </div>
+    <label class="tick">
+      <input
+        type="checkbox"
+        :checked="wheel.teeth.kind === 'open'"
+        data-test="open"
+        @change="setOpen(($event.target as HTMLInputElement).checked)"
+      />
+      leave the count open, for a search to fill
+    </label>
+    <v-select
+      v-if="toothings.length > 1"
+      :model-value="wheel.toothing"
+      :items="toothings"
+      label="Teeth like"
+      @update:model-value="set(`Toothing of ${wheel.name}`, { toothing: $event })"
+    />
+    <p v-if="own.length === 0" class="quiet">In mesh with nothing.</p>
+    <p v-for="j in own" :key="j.id">
+      <button type="button" class="plain" @click="hand.choose({ kind: 'joint', id: j.id })">
+        in mesh with {{ nameOf(machine, mate(j)) }}
+      </button>
+    </p>
+    <div class="onward">
+      <NumberField
+        v-model="onward"
+        label="New wheel"
+        :least="1"
+        :most="1000"
+        whole
+        data-test="onward-count"
+      />
+      <v-select v-model="kind" :items="KINDS" label="stands" data-test="onward-kind" />
+      <v-btn data-test="drive-new" @click="drive">Drive a new arbor</v-btn>
+    </div>
+    <p class="acts">
+      <v-btn data-test="mesh-with" @click="meshWith">Mesh with…</v-btn>
+      <v-btn
+        v-if="byId(machine.members, wheel.member)"
+        @click="hand.choose({ kind: 'member', id: wheel.member })"
+        >Its arbor</v-btn
+      >
+      <v-btn data-test="delete" @click="emit('delete', wheel.id)">Delete…</v-btn>
+    </p>
+  </section>
+</template>
+
+<style scoped>
+.pair {
+  display: grid;
+  grid-template-columns: 1fr 90px;
+  gap: 14px;
+}
+
+.range {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 10px;
+}
+
+.onward {
+  display: grid;
+  grid-template-columns: 88px 1fr auto;
+  gap: 10px;
+  align-items: center;
+}
+
+.acts {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  margin-top: 8px;
+}
+</style>
