@@ -110,7 +110,7 @@ describe('making and setting', () => {
     await page.fill('[data-test=new-name] input', 'Crank');
     await page.press('[data-test=new-name] input', 'Enter');
     await page.waitForSelector('[data-test=station-aims]');
-    await page.getByLabel('turned by hand, at any speed').check();
+    await page.getByLabel('at any speed').check();
     await page.click('[data-test=add-aim]');
     await type(page, 'aim-wanted', '235/19');
     await page.getByText('235/19 = 12.3684211 turns per turn of the drive').waitFor();

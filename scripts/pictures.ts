@@ -1,4 +1,8 @@
+import { mkdtemp, writeFile } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { ninetyWheels } from '../bench/ninety-wheels.ts';
+import { writeMachine } from '../core/src/machine/index.ts';
 import { fromStarter, go, startApp, type Window } from '../e2e/app.ts';
 
 /** Takes the pictures in docs/screenshots from the demo machine, in the built application. */
@@ -42,6 +46,7 @@ for (const station of ['counts', 'train', 'teeth', 'plan', 'run', 'make']) {
     await search(desk.page);
     await desk.page.locator('[data-test=counts-table] tbody tr').nth(3).click();
   }
+  if (station === 'train') await desk.page.click('[data-test=bar-wheel1]');
   if (station === 'run') for (let i = 0; i < 7; i++) await desk.page.keyboard.press(']');
   await take(station, desk);
   if (station === 'counts') {
@@ -66,6 +71,23 @@ await moons.page.locator('[data-test=school-mixed] input').check();
 await moons.page.click('[data-test=plan-search]');
 await moons.page.locator('[data-test=plans] tbody tr').nth(3).waitFor();
 await take('branches', moons);
+const large = await app.open();
+await large.page.goto(app.base);
+const path = join(await mkdtemp(join(tmpdir(), 'tesseron-')), 'ninety.json');
+await writeFile(path, writeMachine(ninetyWheels()));
+const chooser = large.page.waitForEvent('filechooser');
+await large.page.click('[data-test=open-file]');
+await (await chooser).setFiles(path);
+await large.page.waitForSelector('[data-test=station-aims]');
+await go(large.page, 'train');
+await large.page.getByRole('button', { name: /^First arm 9,/ }).click();
+await take('train-large', large);
+const heron = await app.open();
+await fromStarter(heron.page, app.base, 'wading-heron');
+await go(heron.page, 'train');
+await heron.page.click('[data-test=add-ready]');
+await heron.page.click('[data-test=ready-orrery-arm]');
+await take('train-ready', heron);
 const night = await app.open({ dark: true });
 await fromStarter(night.page, app.base);
 await go(night.page, 'plan');

@@ -3,3 +3,4 @@ export * from './derive.ts';
 export * from './aim-state.ts';
 export { MACHINE_SUBJECT } from './teeth-findings.ts';
 export type { ArmFrame } from './arm-frame.ts';
+export { settle } from './settle.ts';

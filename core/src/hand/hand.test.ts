@@ -20,6 +20,7 @@ import {
   addOnAxis,
   addWheel,
   canTurnOver,
+  countsThatClose,
   deletionOf,
   driveBy,
   driveNew,
@@ -222,6 +223,38 @@ describe('a train built by hand', () => {
       }),
       { numRuns: 150 },
     );
+  });
+});
+
+describe('a loop whose teeth do not come into gaps', () => {
+  it('is closed by every count that is offered', () => {
+    // Four wheels on the corners of a square held by its own centre distances; the last one skewed.
+    const loop = arrange(
+      { a: { at: [0, 0] }, b: { at: [40, 0] }, c: { at: [40, 40] }, d: { at: [0, 40] } },
+      { 'a.w': 20, 'b.w': 20, 'c.w': 20, 'd.w': 20 },
+      [['a.w', 'b.w'], ['b.w', 'c.w'], ['c.w', 'd.w'], ['d.w', 'a.w']],
+      {},
+    ); // prettier-ignore
+    const hung: Machine = {
+      ...loop,
+      axes: loop.axes.map(x =>
+        x.id === 'on-c' ? { ...x, place: { kind: 'between', joints: ['m1', 'm2'], side: 'left' } } : x,
+      ),
+      wheels: loop.wheels.map(w => ({
+        ...w,
+        layer: 0,
+        ...(w.id === 'c-w' && { teeth: { kind: 'count', count: 23 } }),
+      })),
+    };
+    const clash = (m: Machine): boolean => derive(m).phases.findings.length > 0;
+    expect(clash(hung)).to.equal(true);
+    const mesh = derive(hung).phases.findings[0]!.subjects[0]!;
+    const offered = countsThatClose(hung, mesh);
+    expect(offered.length).to.be.greaterThan(0);
+    for (const o of offered) {
+      const mended = { ...hung, wheels: hung.wheels.map(w => (w.id === o.wheel ? { ...w, teeth: { kind: 'count' as const, count: o.count } } : w)) }; // prettier-ignore
+      expect(clash(mended), `${o.wheel} ${o.count}`).to.equal(false);
+    }
   });
 });
 

@@ -6,3 +6,4 @@ export * from './hold.ts';
 export * from './replace-stage.ts';
 export * from './delete-with.ts';
 export * from './mesh-kind.ts';
+export * from './close-loop.ts';

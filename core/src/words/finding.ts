@@ -50,7 +50,9 @@ const WORDS: Readonly<Record<string, Words>> = {
   }),
   'aim-on-arm': s => ({
     title: `${s.name()} is reckoned as seen from an arm`,
-    why: 'The ratio that its train must have on the arm is worked out and can be searched; arms themselves are not built here yet.',
+    why: 'The ratio that its train must have on the arm is worked out and can be searched.',
+    advice:
+      'At Train, hang its arbor on the arm and let it serve this output; open counts are then found towards it.',
   }),
   'limit-missed': s => ({
     title: `${s.name()} turns too ${s.text('limit') === 'most' ? 'fast' : 'slowly'}`,
@@ -231,7 +233,7 @@ const WORDS: Readonly<Record<string, Words>> = {
   'phase-clash': s => ({
     title: `${s.name()}: teeth stand on teeth`,
     why: `Going round the loop they miss the gap by ${fixed(Math.abs(s.num('teeth')), 3)} of a tooth.`,
-    advice: 'Swing an axis, or change a count in the loop.',
+    advice: 'Swing an axis, or change a count in the loop: choose this mesh at Train to see which would do.',
   }),
   'wheels-strike': s => ({
     title: `${s.name(0)} strikes ${s.name(1)}`,

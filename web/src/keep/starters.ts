@@ -27,6 +27,11 @@ const ABOUT: readonly (readonly [file: string, name: string, about: string])[] =
     'Round of kestrels',
     'An arm that turns once a minute carries three birds over standing wheels; one keeps facing north.',
   ],
+  [
+    'wading-heron',
+    'Wading heron',
+    'A kinetic wall piece: two planetary stages of four to one turn a motor into a slow stride. Printed.',
+  ],
 ];
 
 /** The demo machines that come with the application. */

@@ -8,7 +8,8 @@ import { dateAt, readingOf } from '../run/readings';
 import { readStart } from './aims/read-start';
 import { builtStages } from './counts/built-stages';
 import { swingTo } from './plan/swing';
-import { layoutElevation } from './train/elevation';
+import { layoutElevation, nearestTowards } from './train/elevation';
+import { readTeeth } from './train/read-teeth';
 import { pathFromDrive } from './train/path-from-drive';
 
 const starter = must(
@@ -88,8 +89,40 @@ describe('what the stations show of the train', () => {
       e.columns[0]!.tubes.map(t => t.name),
       'the drive and the tide hand on one line',
     ).to.have.length(2);
-    expect([e.layers, e.depth, e.slots]).to.deep.equal([6, 0, 1]);
+    expect([e.layers, e.brackets.length, e.slots]).to.deep.equal([6, 0, 1]);
     for (const t of e.touches) expect(t.a.x).to.be.below(t.b.x);
+  });
+});
+
+describe('an arrangement with arms', () => {
+  const demo = (file: string): ReturnType<typeof layoutElevation> =>
+    layoutElevation(derive(must(readMachine(readFileSync(new URL(`../../../demo/${file}.json`, import.meta.url), 'utf8'))))); // prettier-ignore
+
+  it('has a bracket in a band of its own for every arm, under the lines that it carries', () => {
+    const heron = demo('wading-heron');
+    expect(heron.brackets.map(b => [b.from, b.to.length, b.band])).to.deep.equal([[0, 1, 0], [0, 1, 1]]); // prettier-ignore
+    for (const b of heron.brackets) for (const x of b.to) expect(heron.columns[x]!.band).to.equal(b.band);
+    expect(heron.columns.filter(c => c.copies === 4)).to.have.length(2);
+    expect(heron.slots, 'sun and ring lie in one layer on one line').to.equal(2);
+    const birds = demo('round-of-kestrels');
+    expect(birds.brackets[0]!.to).to.have.length(4);
+  });
+
+  it('moves from spot to spot towards where an arrow points', () => {
+    const spots = [{ x: 0, y: 0 }, { x: 10, y: 1 }, { x: 9, y: 30 }, { x: -5, y: 0 }]; // prettier-ignore
+    expect(nearestTowards(spots[0]!, spots, 'right')).to.equal(spots[1]);
+    expect(nearestTowards(spots[0]!, spots, 'left')).to.equal(spots[3]);
+    expect(nearestTowards(spots[0]!, spots, 'down')).to.equal(spots[1]);
+    expect(nearestTowards(spots[0]!, spots, 'up')).to.equal(undefined);
+  });
+
+  it('reads teeth as they are typed: a count, a range, or a question mark', () => {
+    expect(readTeeth(' 24 ')).to.deep.equal({ kind: 'count', count: 24 });
+    for (const text of ['12-90', '12…90', '12 – 90', '12..90'])
+      expect(readTeeth(text), text).to.deep.equal({ kind: 'open', least: 12, most: 90 });
+    expect(readTeeth('?')!.kind).to.equal('open');
+    for (const bad of ['', 'many', '0', '90-12', '1-2-3', '12-', '2.5', '5000'])
+      expect(readTeeth(bad), bad).to.equal(undefined);
   });
 });
 

@@ -56,6 +56,20 @@ const setTravel = (text: string): void =>
     const { travel: _, ...drive } = m.drive;
     return { ...m, drive: text === '' ? drive : { ...drive, travel: text } };
   });
+/** What turns the drive: a hand is warned of above about 100 turns a minute. */
+const TURNED_BY = [
+  { title: 'not said', value: '' },
+  { title: 'a hand', value: 'hand' },
+  { title: 'a motor', value: 'motor' },
+  { title: 'clockwork', value: 'clockwork' },
+] as const;
+const setBy = (value: string): void =>
+  change('Say what turns the drive', m => {
+    if (!m.drive) return m;
+    const { by: _, ...rest } = m.drive;
+    const by = TURNED_BY.find(t => t.value === value)?.value ?? '';
+    return { ...m, drive: by === '' ? rest : { ...rest, by } };
+  });
 const travel = (text: string): Result<unknown> => (text === '' ? ok('') : parseTravel(text));
 const stands = computed(() =>
   derived.value.standsFor ? `; a turn of it stands for ${sayPeriod(derived.value.standsFor)}` : '',
@@ -138,20 +152,28 @@ function add(): void {
             stands
           }}.
         </p>
+        <v-select
+          v-if="drive"
+          :model-value="machine.drive?.by ?? ''"
+          :items="TURNED_BY"
+          label="Turned by"
+          data-test="drive-by"
+          @update:model-value="setBy"
+        />
+      </div>
+      <div class="pair three">
+        <v-checkbox
+          :model-value="free"
+          label="at any speed"
+          data-test="drive-free"
+          @update:model-value="setSpeed($event ? { kind: 'free' } : { kind: 'period', text: '12 h' })"
+        />
         <CheckedField
           :model-value="machine.start ?? ''"
           label="Starts at (UTC), if it is a clock"
           :read="readStart"
           hint="such as 2026-01-01 00:00"
           @update:model-value="setStart"
-        />
-      </div>
-      <div class="pair">
-        <v-checkbox
-          :model-value="free"
-          label="turned by hand, at any speed"
-          data-test="drive-free"
-          @update:model-value="setSpeed($event ? { kind: 'free' } : { kind: 'period', text: '12 h' })"
         />
         <CheckedField
           :model-value="machine.drive?.travel ?? ''"
@@ -198,6 +220,10 @@ function add(): void {
   align-items: start;
 }
 
+.pair.three {
+  grid-template-columns: 0.8fr 1.2fr 1fr;
+}
+
 .pair p {
   font-size: 14px;
   margin: 12px 0;
@@ -233,7 +259,8 @@ function add(): void {
 }
 
 @media (max-width: 600px) {
-  .pair {
+  .pair,
+  .pair.three {
     grid-template-columns: 1fr;
   }
 }

@@ -25,11 +25,13 @@ const drawing = computed(() => layoutElevation(props.hand.derived.value));
 
 const LEFT = 40;
 const LABEL = 29;
-const ARM = 18;
+/** Height of an arm's band: less where there are many. */
+const armRise = computed(() => (bands.value > 5 ? 10 : 18));
+const bands = computed(() => drawing.value.brackets.length);
 const step = computed(() =>
   Math.min(220, Math.max(66, (width.value - LEFT - 16) / Math.max(1, drawing.value.columns.length))),
 );
-const foot = computed(() => drawing.value.nested * LABEL + drawing.value.depth * ARM + 26);
+const foot = computed(() => drawing.value.nested * LABEL + bands.value * armRise.value + 26);
 const rise = computed(() =>
   Math.min(
     84,
@@ -46,13 +48,18 @@ const py = (layer: number): number => floor.value - (layer - drawing.value.lowes
 /** Half the height of a bar, and its middle, where several share a layer. */
 const barHalf = (b: Bar): number => Math.min(9, rise.value / 2 / b.slots - 1.5);
 const barY = (b: Bar): number => py(b.layer) + rise.value * ((b.slot + 0.5) / b.slots - 0.5);
-const armY = (depth: number): number => floor.value + 8 + (drawing.value.depth - 1 - depth) * ARM;
-const standY = (depth: number): number =>
-  depth === 0 ? floor.value + drawing.value.depth * ARM : armY(depth - 1);
+const armY = (band: number): number => floor.value + 8 + band * armRise.value;
+const standY = (band: number | undefined): number =>
+  band === undefined ? floor.value + bands.value * armRise.value : armY(band);
 const wall = (t: Tube): number => (t.inside === 0 ? 0 : 1 + 3 * t.inside);
 const letters = computed(() => Math.max(8, Math.floor(step.value / 7.4)));
-const short = (name: string): string =>
-  name.length > letters.value ? `${name.slice(0, letters.value - 1)}…` : name;
+/** Names shortened in their middle: often only their ends tell them apart. */
+function short(name: string): string {
+  const most = letters.value;
+  if (name.length <= most) return name;
+  const tail = Math.floor((most - 1) / 2.6);
+  return `${name.slice(0, most - 1 - tail)}…${name.slice(-tail)}`;
+}
 
 /** A rate as short as the column needs it. */
 const said = (rate: Rational | undefined): string => sayRate(rate, Math.min(9, letters.value - 2));
@@ -71,7 +78,7 @@ const spots = computed(() => [
   ),
 ]);
 function labelY(i: number): number {
-  return floor.value + drawing.value.depth * ARM + 22 + i * LABEL;
+  return floor.value + bands.value * armRise.value + 22 + i * LABEL;
 }
 const first = computed(() => props.hand.chosen.value ?? spots.value[0]);
 const tabFor = (kind: string, id: string): number =>
@@ -213,7 +220,7 @@ function drop(event: PointerEvent): void {
   else if (column !== bar.x) emit('wheelOut', now.id);
 }
 const bracketPath = (b: Bracket): string => {
-  const y = armY(b.depth);
+  const y = armY(b.band);
   const all = [b.from, ...b.to];
   const [low, high] = [Math.min(...all), Math.max(...all)];
   const ticks = b.to.map(x => `M${px(x)} ${y}v-6`).join('');
@@ -246,15 +253,15 @@ const bracketPath = (b: Bracket): string => {
         <path
           v-for="t in c.tubes"
           :key="t.id"
-          :d="`M${px(c.x) - wall(t)} ${py(t.high) - rise / 2 + 2}V${standY(c.depth)}M${px(c.x) + wall(t)} ${py(t.high) - rise / 2 + 2}V${standY(c.depth)}`"
+          :d="`M${px(c.x) - wall(t)} ${py(t.high) - rise / 2 + 2}V${standY(c.band)}M${px(c.x) + wall(t)} ${py(t.high) - rise / 2 + 2}V${standY(c.band)}`"
           :class="['axis', { drive: t.drive, slide: t.slide, chosen: is('member', t.id) }]"
         />
         <path
-          v-if="c.depth === 0"
-          :d="`M${px(c.x) - 12} ${standY(0)}h24m-24 0l-4 5m12-5l-4 5m12-5l-4 5m12-5l-4 5`"
+          v-if="c.band === undefined"
+          :d="`M${px(c.x) - 12} ${standY(undefined)}h24m-24 0l-4 5m12-5l-4 5m12-5l-4 5m12-5l-4 5`"
           class="ground"
         />
-        <text v-if="c.copies > 1" :x="px(c.x) + 8" :y="standY(c.depth) - 9" class="number">
+        <text v-if="c.copies > 1" :x="px(c.x) + 8" :y="standY(c.band) - 9" class="number">
           × {{ c.copies }}
         </text>
       </g>
@@ -355,7 +362,7 @@ const bracketPath = (b: Bracket): string => {
             {{ short(t.name) }}
             <title>{{ t.name }}</title>
           </text>
-          <text :x="px(c.x)" :y="labelY(i) + 13" text-anchor="middle" class="rate">
+          <text :x="px(c.x)" :y="labelY(i) + 13" text-anchor="middle" :class="['rate', { small: step < 84 }]">
             {{ t.held ? 'held' : said(t.rate) }}
           </text>
         </g>
@@ -519,6 +526,10 @@ text {
 
 .rate {
   fill: var(--muted);
+}
+
+.rate.small {
+  font-size: 10.5px;
 }
 
 .driven {

@@ -1,13 +1,21 @@
 <script setup lang="ts">
 import {
   canTurnOver,
+  countsThatClose,
   MESH_KINDS,
   type MeshKind,
   replaceStage,
   setMeshKind,
   turnOver,
 } from '@tesseron/core/hand';
-import { byId, circleCount, IDLER_COUNT, insertIdler, type MeshJoint } from '@tesseron/core/machine';
+import {
+  byId,
+  circleCount,
+  IDLER_COUNT,
+  insertIdler,
+  type MeshJoint,
+  setWheel,
+} from '@tesseron/core/machine';
 import { ppm } from '@tesseron/core/period';
 import { absolute, div, ONE, parseRational, rational, sub, toNumber } from '@tesseron/core/rational';
 import { figure } from '@tesseron/core/units';
@@ -21,7 +29,7 @@ import type { Hand } from './use-hand';
 /** What can be done with the chosen mesh. */
 const props = defineProps<{ hand: Hand; mesh: MeshJoint }>();
 const emit = defineEmits<{ delete: [id: string] }>();
-const { machine } = props.hand;
+const { machine, derived } = props.hand;
 const search = useSearch<'counts'>();
 const idler = ref(IDLER_COUNT);
 const ends = computed(() => [props.mesh.a, props.mesh.b].map(id => byId(machine.value.wheels, id)));
@@ -43,6 +51,9 @@ const wanted = computed(() => {
   const read = parseRational(text.value);
   return read.ok && read.value.num !== 0n ? read.value : undefined;
 });
+/** Where the teeth of a loop do not come into gaps: the counts that would let them. */
+const clash = computed(() => derived.value.phases.findings.some(f => f.subjects[0] === props.mesh.id));
+const closing = computed(() => (clash.value ? countsThatClose(machine.value, props.mesh.id) : []));
 const kinds = MESH_KINDS.map(k => ({ title: k, value: k }));
 const fixed = computed(() => !(MESH_KINDS as readonly string[]).includes(props.mesh.type));
 
@@ -81,6 +92,30 @@ const off = (r: Parameters<typeof div>[0]): string =>
         </button>
       </template>
     </p>
+    <template v-if="clash">
+      <p>
+        Going round the loop, teeth stand on teeth here.
+        {{
+          closing.length > 0
+            ? 'One of these counts would let them into gaps:'
+            : 'No single count near these would mend it; swing an axis.'
+        }}
+      </p>
+      <p v-for="c in closing" :key="c.wheel + c.count">
+        <button
+          type="button"
+          class="boxed"
+          @click="
+            hand.act('Close a loop', m => ({
+              ok: true,
+              value: setWheel(c.wheel, { teeth: { kind: 'count', count: c.count } })(m),
+            }))
+          "
+        >
+          {{ c.count }} for {{ nameOf(machine, c.wheel) }}
+        </button>
+      </p>
+    </template>
     <div class="row">
       <v-select
         v-if="!fixed"

@@ -206,7 +206,7 @@ function showWorking(): void {
               <button type="button" class="plain" @click="chooseFromTable(a.id)">{{ a.name }}</button>
             </td>
             <td class="figure" :title="a.rate">
-              {{ a.short }}<span v-if="a.ground" class="quiet ground">against the ground {{ a.ground }}</span>
+              {{ a.short }}<span v-if="a.ground" class="quiet ground">ground {{ a.ground }}</span>
             </td>
             <td class="figure">{{ a.period }}</td>
           </tr>

@@ -40,8 +40,8 @@ export interface Tube {
 interface Column {
   readonly id: string;
   readonly x: number;
-  /** How many arms carry it. */
-  readonly depth: number;
+  /** The band of the arm that carries it, from the top; undefined: it stands on the ground. */
+  readonly band: number | undefined;
   readonly copies: number;
   readonly tubes: readonly Tube[];
 }
@@ -52,7 +52,8 @@ export interface Bracket {
   readonly name: string;
   readonly from: number;
   readonly to: readonly number[];
-  readonly depth: number;
+  /** A row of its own below the layers, arms on arms above those that carry them. */
+  readonly band: number;
   readonly rate: Rational | undefined;
 }
 
@@ -75,8 +76,6 @@ export interface Elevation {
   readonly slots: number;
   /** The most arbors of one column. */
   readonly nested: number;
-  /** How deep arms carry arms. */
-  readonly depth: number;
 }
 
 /** The arrangement as a row of lines in the order in which they hang on each other, from the drive on; bars as long as their wheels. */
@@ -95,25 +94,45 @@ export function layoutElevation(derived: Derived): Elevation {
   const barOf = new Map(bars.map(b => [b.id, b] as const));
   const lowest = Math.min(0, ...bars.map(b => b.layer));
   const highest = Math.max(0, ...bars.map(b => b.layer));
-  const depths = new Map(machine.members.map(m => [m.id, depthOf(machine, m.id)] as const));
+  const arms = armsOf(machine);
   const columns = order.map((id, x): Column => {
     const on = machine.members.filter(m => columnOf.get(m.id) === id);
     const tubes = on.map(m => tubeOf(derived, m, x, bars, [lowest, highest]));
     const axis = on.flatMap(m => (m.kind === 'arbor' ? (axes.get(m.axis) ?? []) : [])).find(a => a.copies);
     return {
-      ...{ id, x, depth: depths.get(on[0]?.id ?? '') ?? 0, copies: axis?.copies?.count ?? 1 },
+      ...{ id, x, band: bandOf(machine, arms, on[0]), copies: axis?.copies?.count ?? 1 },
       tubes: [...tubes].sort((p, q) => q.high - p.high).map((t, inside) => ({ ...t, inside })),
     };
   });
-  const brackets = bracketsOf(derived, columns, columnOf, place);
+  const brackets = bracketsOf(derived, arms, columnOf, place);
   return {
     ...{ columns, bars, brackets, lowest },
     touches: touchesOf(machine, barOf),
     layers: highest - lowest + 1,
     slots: Math.max(1, ...bars.map(b => b.slots)),
     nested: Math.max(1, ...columns.map(c => c.tubes.length)),
-    depth: Math.max(0, ...brackets.map(b => b.depth + 1)),
   };
+}
+
+/** The arbors that carry others, those on arms before those that carry them. */
+function armsOf(machine: Machine): string[] {
+  const arms = [...new Set(machine.axes.map(a => a.frame))].filter(f => f !== GROUND);
+  return arms.sort((a, b) => depthOf(machine, b) - depthOf(machine, a));
+}
+
+function bandOf(
+  machine: Machine,
+  arms: readonly string[],
+  member: Machine['members'][number] | undefined,
+): number | undefined {
+  const frame =
+    member?.kind === 'arbor'
+      ? byId(machine.axes, member.axis)?.frame
+      : member?.kind === 'slide'
+        ? member.frame
+        : undefined;
+  const band = arms.indexOf(frame ?? GROUND);
+  return band < 0 ? undefined : band;
 }
 
 /** How many arms carry a member. */
@@ -216,19 +235,17 @@ function tubeOf(
 
 function bracketsOf(
   { machine, train }: Derived,
-  columns: readonly Column[],
+  arms: readonly string[],
   columnOf: ReadonlyMap<string, string>,
   place: ReadonlyMap<string, number>,
 ): Bracket[] {
-  const arms = [...new Set(machine.axes.map(a => a.frame))].filter(f => f !== GROUND);
-  return arms.flatMap((id): Bracket[] => {
+  return arms.flatMap((id, band): Bracket[] => {
     const [from, member] = [place.get(columnOf.get(id) ?? ''), byId(machine.members, id)];
     const axes = new Set(machine.axes.filter(a => a.frame === id).map(a => a.id));
     const carried = arbors(machine).filter(m => axes.has(m.axis));
     const to = [...new Set(carried.map(m => place.get(columnOf.get(m.id) ?? '') ?? 0))];
     if (from === undefined || !member || to.length === 0) return [];
-    const depth = columns[from]?.depth ?? 0;
-    return [{ id, name: member.name, from, to, depth, rate: groundRate(machine, train.rates, id) }];
+    return [{ id, name: member.name, from, to, band, rate: groundRate(machine, train.rates, id) }];
   });
 }
 

@@ -1,0 +1,30 @@
+import { writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { plantPlanetary } from '../core/src/build/index.ts';
+import { type Machine, newAim, newMachine, writeMachine } from '../core/src/machine/index.ts';
+import { setFrom } from '../core/src/planetary/index.ts';
+import { must } from '../core/src/result/index.ts';
+
+/** Module of the printed wheels, mm. */
+const MODULE = 1.5;
+
+/**
+ * The demo machine of the heron: a motor of 40 turns a minute and two planetary stages of four to one, one on the other, for a
+ * stride of 24 seconds. Sun 20, planets 20, ring 60: (20 + 60)/4 is whole, so four planets go together.
+ */
+export function heron(): Machine {
+  const start = newMachine('Wading heron');
+  const base: Machine = {
+    ...start,
+    drive: { member: 'drive', by: 'motor', speed: { kind: 'period', text: '40 rpm' } },
+    members: start.members.map(m => ({ ...m, name: 'Motor' })),
+    processes: [{ id: 'process1', name: 'Printer', kind: 'printer', nozzle: 0.4 }],
+  };
+  const aim = { ...newAim(base, 'Stride', '24 s'), tolerance: { degrees: '1', over: '1 h' } };
+  const set = must(setFrom({ sun: 20, planet: 20 }, 4));
+  const choice = { set, held: 'ring', driver: 'sun', module: MODULE, stages: 2, aim: aim.id } as const;
+  return plantPlanetary({ ...base, aims: [aim] }, choice);
+}
+
+if (process.argv[1] === import.meta.filename)
+  writeFileSync(join(import.meta.dirname, '../demo/wading-heron.json'), writeMachine(heron()));
