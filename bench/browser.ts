@@ -4,6 +4,7 @@ import { join } from 'node:path';
 import type { Page } from 'playwright-core';
 import { writeMachine } from '../core/src/machine/index.ts';
 import { fromStarter, go, startApp } from '../e2e/app.ts';
+import { ninetyWheels } from './ninety-wheels.ts';
 import { sixtyWheels } from './sixty-wheels.ts';
 
 /** Runs in the page, as text: frames a second over three seconds. */
@@ -39,6 +40,7 @@ export async function browserBench(): Promise<void> {
     `60 wheels running: ${running.toFixed(0)} frames a second; the same page at rest: ${still.toFixed(0)}; ratio ${(running / still).toFixed(2)}`,
   );
 
+  await trainEdit(page, app.base);
   await fromStarter(page, app.base);
   await go(page, 'counts');
   await page.waitForTimeout(800);
@@ -111,4 +113,36 @@ async function freshWorkers(page: Page): Promise<void> {
       `${name}: ${fresh.toFixed(0)} ms in a fresh worker, its start included; ${warm.toFixed(0)} ms once warm; ratio ${(fresh / warm).toFixed(1)}; ${proven ? 'proven' : 'not proven'}; cancel heard and the next question answered after ${cancelled.toFixed(0)} ms`,
     );
   }
+}
+
+/** Runs in the page, as text: presses a key on the chosen wheel, and waits for the frame after the drawing has changed. */
+const EDIT = `key => new Promise(resolve => {
+  const bar = document.activeElement;
+  const svg = document.querySelector('[data-test=elevation]');
+  const start = performance.now();
+  const seen = new MutationObserver(() => {
+    seen.disconnect();
+    requestAnimationFrame(() => resolve(performance.now() - start));
+  });
+  seen.observe(svg, { subtree: true, attributes: true, childList: true });
+  bar.dispatchEvent(new KeyboardEvent('keydown', { key, shiftKey: true, bubbles: true }));
+})`;
+
+/** An edit at Train on ninety wheels, from the key to the frame that shows it. */
+async function trainEdit(page: Page, base: string): Promise<void> {
+  await page.goto(base);
+  const path = join(await mkdtemp(join(tmpdir(), 'tesseron-')), 'ninety.json');
+  await writeFile(path, writeMachine(ninetyWheels()));
+  const chooser = page.waitForEvent('filechooser');
+  await page.click('[data-test=open-file]');
+  await (await chooser).setFiles(path);
+  await page.waitForSelector('[data-test=station-aims]');
+  await go(page, 'train');
+  await page.locator('[data-kind=wheel]').nth(8).click();
+  await page.waitForTimeout(500);
+  const press = (key: string): Promise<number> => page.evaluate<number>(`(${EDIT})('${key}')`);
+  const times = [];
+  for (let i = 0; i < 6; i++) times.push(await press(i % 2 === 0 ? 'ArrowUp' : 'ArrowDown'));
+  const least = Math.min(...times);
+  console.log(`90 wheels at Train, an edit to its drawn frame: best ${least.toFixed(0)} ms, all ${times.map(t => t.toFixed(0)).join(', ')} ms; one frame at rest: 17 ms; ratio ${(17 / least).toFixed(2)}`); // prettier-ignore
 }

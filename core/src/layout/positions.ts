@@ -1,5 +1,5 @@
 import { distance, type Point, polar, triangleApex } from '../geometry/index.ts';
-import { type Axis, axisOfWheel, byId, type Machine, type MeshJoint, meshes } from '../machine/index.ts';
+import { type Axis, byId, type Machine, type MeshJoint, meshes } from '../machine/index.ts';
 import { type Finding, finding } from '../result/index.ts';
 import { radians } from '../units/index.ts';
 
@@ -23,8 +23,13 @@ export function axisPositions(
   const at: Record<string, Point> = {};
   const findings: Finding[] = [];
   const waiting = new Set<string>();
+  const axes = new Map(machine.axes.map(a => [a.id, a] as const));
+  const all = meshes(machine);
+  const byMesh = new Map(all.map(j => [j.id, j] as const));
+  const onAxis = new Map(machine.members.flatMap(m => (m.kind === 'arbor' ? [[m.id, m.axis] as const] : [])));
+  const axisOf = new Map(machine.wheels.map(w => [w.id, onAxis.get(w.member)] as const));
   const place = (id: string | undefined): Point | undefined => {
-    const axis = byId(machine.axes, id);
+    const axis = id === undefined ? undefined : axes.get(id);
     if (!axis || waiting.has(axis.id)) return undefined;
     const known = at[axis.id];
     if (known) return known;
@@ -37,15 +42,15 @@ export function axisPositions(
     return point;
   };
   const across = (joint: string, axis: string): string | undefined => {
-    const mesh = byId(meshes(machine), joint);
-    const ends = [mesh?.a, mesh?.b].map(w => axisOfWheel(machine, byId(machine.wheels, w) ?? NO_WHEEL));
+    const mesh = byMesh.get(joint);
+    const ends = [mesh?.a, mesh?.b].map(w => (w === undefined ? undefined : axisOf.get(w)));
     return ends.find(e => e !== undefined && e !== axis);
   };
   function resolve(axis: Axis, where: (id: string | undefined) => Point | undefined): Point | undefined {
     const p = axis.place;
     switch (p.kind) {
       case 'given': {
-        const origin = axis.frame === 'ground' ? { x: 0, y: 0 } : where(axisOfArm(machine, axis.frame));
+        const origin = axis.frame === 'ground' ? { x: 0, y: 0 } : where(onAxis.get(axis.frame));
         return origin && { x: origin.x + p.x, y: origin.y + p.y };
       }
       case 'coaxial':
@@ -68,12 +73,10 @@ export function axisPositions(
     }
   }
   for (const axis of machine.axes) place(axis.id);
-  for (const mesh of meshes(machine)) {
+  for (const mesh of all) {
     if (!flat(machine, mesh)) continue;
     const expected = distances[mesh.id];
-    const [a, b] = [mesh.a, mesh.b].map(
-      w => at[axisOfWheel(machine, byId(machine.wheels, w) ?? NO_WHEEL) ?? ''],
-    );
+    const [a, b] = [mesh.a, mesh.b].map(w => at[axisOf.get(w) ?? '']);
     if (!a || !b || expected === undefined || Math.abs(distance(a, b) - expected) <= CLOSES) continue;
     findings.push(
       finding('centres-disagree', 'stop', 'plan', [mesh.id], { is: distance(a, b), needs: expected }),
@@ -86,10 +89,3 @@ export function axisPositions(
 const flat = (machine: Pick<Machine, 'wheels'>, { type, a, b }: MeshJoint): boolean =>
   (type === 'external' || type === 'internal') &&
   [a, b].every(w => byId(machine.wheels, w)?.teeth.kind !== 'open');
-
-const NO_WHEEL = { member: '' } as Machine['wheels'][number];
-
-const axisOfArm = (machine: Pick<Machine, 'members'>, arm: string): string | undefined => {
-  const member = byId(machine.members, arm);
-  return member?.kind === 'arbor' ? member.axis : undefined;
-};

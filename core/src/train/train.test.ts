@@ -306,6 +306,18 @@ describe('a planetary set, whichever member is held', () => {
     });
   }
 
+  // Shigley and Mischke, Mechanical Engineering Design, planetary example (from memory): sun 20 driven at 100 turns a minute,
+  // planet 30, ring 80 held: the arm makes 20 the same way, the planet 33 1/3 the other way.
+  it('as worked in a textbook: sun 20, planet 30, ring 80 held', () => {
+    const m = arrange(
+      { sun: {}, arm: { with: 'sun' }, ring: { with: 'sun', held: true }, planet: { frame: 'arm', at: [50, 0] } },
+      { 'sun.w': 20, 'planet.w': 30, 'ring.ring': 80 },
+      [['sun.w', 'planet.w'], ['planet.w', 'ring.ring', 'internal']],
+    ); // prettier-ignore
+    expect(toFraction(mul(trainRates(m).rates['arm']!, rational(100)))).to.equal('20');
+    expect(toFraction(mul(groundRate(m, trainRates(m).rates, 'planet')!, rational(100)))).to.equal('-100/3');
+  });
+
   it('with nothing held has a second freedom: nothing is said to be driven that is not', () => {
     const loose = set('sun', 'ring');
     const free = {

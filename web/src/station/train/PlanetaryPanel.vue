@@ -17,11 +17,14 @@ import {
   twoRingRate,
 } from '@tesseron/core/planetary';
 import { ppm } from '@tesseron/core/period';
-import { absolute, div, mul, neg, ONE, parseDecimal, type Rational, sub, toFraction, toNumber } from '@tesseron/core/rational'; // prettier-ignore
+import { absolute, div, mul, neg, ONE, parseDecimal, parseRational, type Rational, sub, toFraction, toNumber } from '@tesseron/core/rational'; // prettier-ignore
 import { figure, fixed, mm } from '@tesseron/core/units';
+import type { AimState } from '@tesseron/core/derive';
+import { ok, type Result } from '@tesseron/core/result';
 import { sayProblem, sayRate } from '@tesseron/core/words';
 import { computed, ref, watch } from 'vue';
 import { useOpen } from '../../machine/use-open';
+import CheckedField from '../../parts/CheckedField.vue';
 import NumberField from '../../parts/NumberField.vue';
 import { useSearch } from '../../worker/use-search';
 
@@ -50,7 +53,27 @@ const aims = computed(() => [
   { title: 'none yet', value: '' },
   ...machine.value.aims.map(a => ({ title: a.name, value: a.id })),
 ]);
-const state = computed(() => derived.value.aims[aimId.value]);
+/** The rate that is asked for: the output's, or one that is typed. */
+const typedRatio = ref('');
+const readRatio = (text: string): Result<unknown> => (text === '' ? ok('') : parseRational(text));
+const state = computed((): Pick<AimState, 'wanted' | 'sense'> | undefined => {
+  const aim = derived.value.aims[aimId.value];
+  if (aim) return aim;
+  const typed = parseRational(typedRatio.value);
+  if (!typed.ok || typed.value.num === 0n) return undefined;
+  return { wanted: absolute(typed.value), sense: typed.value.num < 0n ? 'against the drive' : 'either' };
+});
+/** Numbers of planets to search for: three to six, or only as many as are stated. */
+const onlyStated = ref(false);
+const numbers = computed(() => (onlyStated.value ? [planets.value] : [3, 4, 5, 6]));
+const ringProblem = ref('');
+/** The ring is given: the planet follows from sun and ring. */
+function takeRing(ring: number): void {
+  const made = setFrom({ sun: sun.value, ring }, planets.value);
+  ringProblem.value = made.ok ? '' : sayProblem(made.problem);
+  if (made.ok) planet.value = made.value.planet;
+}
+watch([sun, planet], () => (ringProblem.value = ''));
 const set = computed(() => setFrom({ sun: sun.value, planet: planet.value }, planets.value));
 const pair = computed(() => twoRingFrom(sun.value, planet.value, second.value, planets.value));
 const problem = computed(() => {
@@ -87,11 +110,11 @@ const found = computed(() => {
   return searchPlanetary({
     target: backwards ? neg(wanted) : wanted,
     ...{ held: held.value, driver: driver.value, least: 12, most: 120 },
-    ...{ planets: [3, 4, 5, 6], equalOnly: true, gap: 0.3, module: module.value, top: 8 },
+    ...{ planets: numbers.value, equalOnly: true, gap: 0.3, module: module.value, top: 8 },
     ...(outside.value !== undefined && { outside: outside.value }),
   });
 });
-watch([two, state, module, outside], () => {
+watch([two, state, module, outside, numbers], () => {
   search.clear();
   const wanted = state.value?.wanted;
   if (!two.value || !wanted) return;
@@ -99,7 +122,14 @@ watch([two, state, module, outside], () => {
     kind: 'two rings',
     query: {
       target: state.value?.sense === 'against the drive' ? neg(wanted) : wanted,
-      ...{ least: 12, most: 120, planets: [3, 4], gap: 0.3, module: module.value, top: 8 },
+      ...{
+        least: 12,
+        most: 120,
+        planets: onlyStated.value ? [planets.value] : [3, 4],
+        gap: 0.3,
+        module: module.value,
+        top: 8,
+      },
       ...(outside.value !== undefined && { outside: outside.value }),
     },
   });
@@ -231,6 +261,16 @@ function build(): void {
           data-test="planetary-planet"
         />
         <NumberField
+          v-if="!two && set.ok"
+          :model-value="set.value.ring"
+          label="Ring"
+          :least="12"
+          :most="1500"
+          whole
+          data-test="planetary-ring"
+          @update:model-value="takeRing"
+        />
+        <NumberField
           v-if="two"
           v-model="second"
           label="Second wheel"
@@ -268,6 +308,20 @@ function build(): void {
           @clear="outside = undefined"
         />
       </div>
+      <div class="row asked">
+        <CheckedField
+          v-if="aimId === ''"
+          v-model="typedRatio"
+          label="or for the ratio"
+          hint="such as 1/5 or 0.234"
+          :read="readRatio"
+          data-test="planetary-ratio"
+        />
+        <label class="tick"
+          ><input v-model="onlyStated" type="checkbox" /> search only {{ planets }} planets</label
+        >
+      </div>
+      <p v-if="ringProblem" class="error-text" role="alert">{{ ringProblem }}</p>
       <p v-if="problem" class="error-text" role="alert">{{ problem }}</p>
       <template v-else>
         <p data-test="planetary-says" :class="{ 'error-text': unfit }">
@@ -341,7 +395,9 @@ function build(): void {
               </tbody>
             </table>
             <p v-else-if="aimId !== ''" class="quiet">No set within the limits clears its neighbours.</p>
-            <p v-else class="quiet">Choose an output to search counts for its rate, 12 to 120 teeth.</p>
+            <p v-else class="quiet">
+              Choose an output, or type a ratio, to search counts for it, 12 to 120 teeth.
+            </p>
           </div>
         </div>
         <p v-if="!two && set.ok" class="quiet">
@@ -381,7 +437,13 @@ function build(): void {
 }
 
 .row.six {
-  grid-template-columns: repeat(6, 1fr);
+  grid-template-columns: repeat(auto-fit, minmax(96px, 1fr));
+}
+
+.row.asked {
+  grid-template-columns: 1fr 1fr;
+  align-items: center;
+  max-width: 480px;
 }
 
 .two {
