@@ -165,6 +165,7 @@ describe('aims and counts', () => {
     await page.locator('[data-test=stages-3] input').check();
     await search(page);
     const before = await page.locator('[data-test=counts-table] tbody tr').first().innerText();
+    await page.locator('[data-test=undo]:not([disabled])').waitFor(); // what was found is in the machine
     await page.locator('[data-test=kept]', { hasText: 'kept in this browser' }).waitFor();
     await page.reload();
     await page.locator('[data-test=proof]', { hasText: 'kept from before' }).waitFor();

@@ -18,7 +18,7 @@ interface Answer {
 const json = (...args: string[]): Answer => JSON.parse(counts(...args, '--json').out) as Answer;
 
 describe('counts on the command line', function () {
-  this.timeout(20000);
+  this.timeout(90000);
 
   it('gives the best train of Mars as documented, and the front', () => {
     const found = json(

@@ -229,16 +229,17 @@ const ratioText = computed(() =>
           {{ state?.frame ? 'wheel that drives it on the arm' : 'drive' }}, {{ state?.sense }}
         </p>
         <p v-if="state?.frame" class="quiet" data-test="on-arm">
-          An arm carries this output. Its counts are searched and kept here; a train on an arm cannot be built
-          from here yet.
+          An arm carries this output. Its counts are searched and kept here; its train is built at Train,
+          where open counts are filled towards it.
         </p>
         <form @submit.prevent="start">
           <LimitsForm v-model="limits" :least-without-undercut="leastWithoutUndercut" />
           <div class="go">
-            <v-btn v-if="!search.searching.value" type="submit" variant="flat" data-test="search"
+            <!-- Hidden while it searches, but there: Enter in a field starts anew with what is typed. -->
+            <v-btn v-show="!search.searching.value" type="submit" variant="flat" data-test="search"
               >Search</v-btn
             >
-            <v-btn v-else data-test="cancel" @click="search.cancel()">Cancel</v-btn>
+            <v-btn v-if="search.searching.value" data-test="cancel" @click="search.cancel()">Cancel</v-btn>
             <progress v-if="search.searching.value" :value="search.done.value" max="1" aria-label="Search" />
           </div>
         </form>
