@@ -193,8 +193,9 @@ describe('stations', () => {
         entryTypes: ['longtask'],
       });
     });
+    const worker = page.waitForEvent('worker');
     await page.click('[data-test=search]');
-    await page.waitForSelector('progress', { state: 'attached' });
+    await worker;
     expect(page.workers().length, 'the search has a worker of its own').to.equal(1);
     await page.waitForSelector('[data-test=cancel]', { state: 'detached' });
     const during = await page.evaluate(() => (globalThis as unknown as { seen: number[] }).seen.length);

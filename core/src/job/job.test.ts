@@ -1,4 +1,5 @@
 import { expect } from 'chai';
+import { arrange } from '../../test/arrange.ts';
 import { parseRational, rational, toFraction } from '../rational/index.ts';
 import { must, type Result } from '../result/index.ts';
 import { type Job, runSlice, searchJob, type SearchRequest } from './index.ts';
@@ -35,11 +36,15 @@ describe('searches as jobs', () => {
   const query = { target: must(parseRational('0.2408467')), least: 12, most: 60, stages: [1, 2], coaxial: 'none' as const, top: 5 }; // prettier-ignore
   const outputs = ['2', '3'].map(p => ({ id: p, rate: must(parseRational(`1/${p}`)) }));
   const plan = { outputs, drive: 'given' as const, school: 'loose pairs' as const, objective: 'worst error' as const, least: 12, most: 60, leastSum: 60, mostSum: 70 }; // prettier-ignore
+  const row = arrange({ a: {}, b: { at: [50, 0] } }, { 'a.w': 21, 'b.w': 40 }, [['a.w', 'b.w']]);
+  const openRow = { ...row, wheels: row.wheels.map(w => (w.id === 'b-w' ? { ...w, teeth: { kind: 'open' as const, least: 12, most: 90 } } : w)) }; // prettier-ignore
   const requests: SearchRequest[] = [
     { kind: 'counts', query },
     { kind: 'why', query, best: undefined },
     { kind: 'goals', query, error: rational(1, 1000), sense: 'either' },
     { kind: 'branches', queries: [plan, { ...plan, school: 'cascade' }] },
+    { kind: 'two rings', query: { target: rational(1, 100), least: 12, most: 80, planets: [3], gap: 0.3, module: 1, top: 4 } }, // prettier-ignore
+    { kind: 'blanks', machine: openRow, aims: [{ id: 'a', member: 'b', target: rational(-3, 7), either: false, ground: true }], top: 3 }, // prettier-ignore
   ];
   const answer = (request: SearchRequest): Result<unknown> => {
     const job = searchJob(request);
@@ -52,10 +57,12 @@ describe('searches as jobs', () => {
   };
 
   it('answer each kind of question, with progress', () => {
-    const [counts, why, goals, plans] = requests.map(r => must(answer(r)));
+    const [counts, why, goals, plans, rings, blanks] = requests.map(r => must(answer(r)));
     expect((counts as { top: unknown[] }).top).to.have.length(5);
     expect(Object.keys(why as object)).to.deep.equal(['rungs', 'relaxed']);
     expect((goals as { goal: string }[]).map(g => g.goal)).to.include('different counts');
+    expect((rings as { set: { planets: number } }[]).map(r => r.set.planets)).to.deep.equal([3, 3, 3, 3]);
+    expect((blanks as { fills: { counts: object }[] }).fills[0]!.counts).to.deep.equal({ 'b-w': 49 });
     const [loose, cascade] = plans as { plan: { branches: { rate: { num: bigint; den: bigint } }[] } }[];
     expect(loose!.plan.branches.map(b => toFraction(b.rate))).to.deep.equal(['1/2', '1/3']);
     expect(cascade!.plan.branches.map(b => toFraction(b.rate))).to.deep.equal(['1/2', '1/3']);

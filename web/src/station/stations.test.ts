@@ -9,6 +9,7 @@ import { readStart } from './aims/read-start';
 import { builtStages } from './counts/built-stages';
 import { swingTo } from './plan/swing';
 import { layoutElevation, nearestTowards } from './train/elevation';
+import { bracketPath, LABEL, scaleOf, shortName } from './train/elevation-scale';
 import { readTeeth } from './train/read-teeth';
 import { pathFromDrive } from './train/path-from-drive';
 
@@ -106,6 +107,41 @@ describe('an arrangement with arms', () => {
     expect(heron.slots, 'sun and ring lie in one layer on one line').to.equal(2);
     const birds = demo('round-of-kestrels');
     expect(birds.brackets[0]!.to).to.have.length(4);
+  });
+
+  it('fits its room: nothing smaller than can be read, columns and layers found again from the screen', () => {
+    for (const file of ['wading-heron', 'round-of-kestrels', 'quartet-of-moons']) {
+      const e = demo(file);
+      for (const room of [
+        { width: 700, height: 720 },
+        { width: 320, height: 400 },
+      ]) {
+        // prettier-ignore
+        const s = scaleOf(e, room);
+        expect(s.step).to.be.at.least(66);
+        expect(s.rise).to.be.at.least(e.slots > 1 ? 44 : 25);
+        for (const b of e.bars) {
+          expect(s.columnAt(s.px(b.x))).to.equal(b.x);
+          expect(s.layerAt(s.py(b.layer))).to.equal(b.layer);
+          expect(s.barY(b) - s.barHalf(b)).to.be.at.least(0);
+          expect(s.barY(b) + s.barHalf(b)).to.be.at.most(s.floor);
+          expect(s.px(b.x - b.half)).to.be.at.least(0);
+        }
+        for (const c of e.columns) {
+          expect(s.labelY(c.tubes.length - 1) + LABEL / 2).to.be.at.most(s.height);
+          expect(s.standY(c.band)).to.be.at.most(s.standY(undefined));
+        }
+        for (const b of e.brackets) expect(bracketPath(b, s).match(/v-6/g)).to.have.length(b.to.length);
+      }
+    }
+  });
+
+  it('shortens names in their middle, where the ends tell them apart', () => {
+    expect(shortName('First arm 12', 8)).to.equal('First…12');
+    expect(shortName('First arm 13', 8)).to.equal('First…13');
+    expect(shortName('Short', 8)).to.equal('Short');
+    for (let n = 8; n < 30; n++)
+      expect(shortName('A name that is much longer than any column', n)).to.have.length(n);
   });
 
   it('moves from spot to spot towards where an arrow points', () => {

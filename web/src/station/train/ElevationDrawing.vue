@@ -5,7 +5,9 @@ import { useElementSize } from '@vueuse/core';
 import { computed, nextTick, ref, useTemplateRef } from 'vue';
 import { rateColour } from '../../draw/rate-colour';
 import { useTheme } from '../../draw/theme';
-import { type Bar, type Bracket, layoutElevation, nearestTowards, type Tube } from './elevation';
+import { type Bar, layoutElevation, nearestTowards, type Tube } from './elevation';
+import { bracketPath, LABEL, scaleOf, shortName } from './elevation-scale';
+import { type Drop, useDrag } from './use-drag';
 import type { Hand } from './use-hand';
 
 /** The arrangement as it stands: lines, arbors, wheels at their layers, meshes, arms; chosen, dragged and typed into. */
@@ -23,46 +25,18 @@ const holder = useTemplateRef<HTMLDivElement>('holder');
 const { width, height } = useElementSize(holder);
 const drawing = computed(() => layoutElevation(props.hand.derived.value));
 
-const LEFT = 40;
-const LABEL = 29;
-/** Height of an arm's band: less where there are many. */
-const armRise = computed(() => (bands.value > 5 ? 10 : 18));
-const bands = computed(() => drawing.value.brackets.length);
-const step = computed(() =>
-  Math.min(220, Math.max(66, (width.value - LEFT - 16) / Math.max(1, drawing.value.columns.length))),
-);
-const foot = computed(() => drawing.value.nested * LABEL + bands.value * armRise.value + 26);
-const rise = computed(() =>
-  Math.min(
-    84,
-    Math.max(drawing.value.slots > 1 ? 44 : 25, (height.value - foot.value - 34) / drawing.value.layers),
-  ),
-);
-const full = computed(() => ({
-  width: Math.max(width.value - 2, LEFT + step.value * drawing.value.columns.length + 16),
-  height: Math.max(height.value - 4, rise.value * drawing.value.layers + foot.value + 34),
-}));
-const floor = computed(() => full.value.height - foot.value);
-const px = (x: number): number => LEFT + (x + 0.5) * step.value;
-const py = (layer: number): number => floor.value - (layer - drawing.value.lowest + 0.5) * rise.value;
-/** Half the height of a bar, and its middle, where several share a layer. */
-const barHalf = (b: Bar): number => Math.min(9, rise.value / 2 / b.slots - 1.5);
-const barY = (b: Bar): number => py(b.layer) + rise.value * ((b.slot + 0.5) / b.slots - 0.5);
-const armY = (band: number): number => floor.value + 8 + band * armRise.value;
-const standY = (band: number | undefined): number =>
-  band === undefined ? floor.value + bands.value * armRise.value : armY(band);
+const scale = computed(() => scaleOf(drawing.value, { width: width.value, height: height.value }));
+const px = (x: number): number => scale.value.px(x);
+const py = (layer: number): number => scale.value.py(layer);
+const barY = (b: Bar): number => scale.value.barY(b);
+const barHalf = (b: Bar): number => scale.value.barHalf(b);
+const standY = (band: number | undefined): number => scale.value.standY(band);
+const labelY = (i: number): number => scale.value.labelY(i);
 const wall = (t: Tube): number => (t.inside === 0 ? 0 : 1 + 3 * t.inside);
-const letters = computed(() => Math.max(8, Math.floor(step.value / 7.4)));
-/** Names shortened in their middle: often only their ends tell them apart. */
-function short(name: string): string {
-  const most = letters.value;
-  if (name.length <= most) return name;
-  const tail = Math.floor((most - 1) / 2.6);
-  return `${name.slice(0, most - 1 - tail)}…${name.slice(-tail)}`;
-}
+const short = (name: string): string => shortName(name, scale.value.letters);
 
 /** A rate as short as the column needs it. */
-const said = (rate: Rational | undefined): string => sayRate(rate, Math.min(9, letters.value - 2));
+const said = (rate: Rational | undefined): string => sayRate(rate, Math.min(9, scale.value.letters - 2));
 const fill = (b: { rate: Rational | undefined }): string =>
   rateColour(b.rate, tokens.value.rate) ?? tokens.value.hairline;
 const is = (kind: string, id: string): boolean =>
@@ -77,9 +51,6 @@ const spots = computed(() => [
     c.tubes.map((t, i) => ({ kind: 'member' as const, id: t.id, x: px(c.x), y: labelY(i) })),
   ),
 ]);
-function labelY(i: number): number {
-  return floor.value + bands.value * armRise.value + 22 + i * LABEL;
-}
 const first = computed(() => props.hand.chosen.value ?? spots.value[0]);
 const tabFor = (kind: string, id: string): number =>
   first.value?.kind === kind && first.value.id === id ? 0 : -1;
@@ -165,74 +136,28 @@ const typingAt = computed(() => {
   return bar && { left: `${px(bar.x) - 34}px`, top: `${barY(bar) - 14}px` };
 });
 
-/** What is being dragged, from where, and where the pointer is. */
-const drag = ref<{
-  kind: 'wheel' | 'member';
-  id: string;
-  x: number;
-  y: number;
-  moved: boolean;
-  at: [number, number];
-}>();
-const SLACK = 6;
-function local(event: PointerEvent): [number, number] {
-  const box = holder.value?.getBoundingClientRect();
-  return [event.clientX - (box?.left ?? 0) + (holder.value?.scrollLeft ?? 0), event.clientY - (box?.top ?? 0) + (holder.value?.scrollTop ?? 0)]; // prettier-ignore
-}
-function grab(event: PointerEvent, kind: 'wheel' | 'member', id: string): void {
-  if (event.button !== 0) return;
-  const at = local(event);
-  drag.value = { kind, id, x: at[0], y: at[1], moved: false, at };
-  (event.currentTarget as Element).setPointerCapture(event.pointerId);
-}
-function move(event: PointerEvent): void {
-  const now = drag.value;
-  if (!now) return;
-  const at = local(event);
-  const moved = now.moved || Math.hypot(at[0] - now.x, at[1] - now.y) > SLACK;
-  drag.value = { ...now, at, moved };
-}
-function drop(event: PointerEvent): void {
-  const now = drag.value;
-  drag.value = undefined;
-  if (!now) return;
-  if (!now.moved) {
-    props.hand.choose({ kind: now.kind, id: now.id });
+/** A wheel let go: on another, in another layer of its line, or in the open; an arbor: on another. */
+function drop({ kind, id, on, x, y }: Drop): void {
+  if (kind === 'member') {
+    const member = on?.kind === 'wheel' ? drawing.value.bars.find(b => b.id === on.id)?.member : on?.id;
+    if (member !== undefined && on?.kind !== 'joint' && member !== id) emit('arborOn', id, member);
     return;
   }
-  const under = document
-    .elementsFromPoint(event.clientX, event.clientY)
-    .map(e => e.closest('[data-kind]'))
-    .find(e => e && e.getAttribute('data-id') !== now.id);
-  const [kind, id] = [under?.getAttribute('data-kind'), under?.getAttribute('data-id')];
-  const [x, y] = local(event);
-  if (now.kind === 'member') {
-    const member = kind === 'wheel' ? drawing.value.bars.find(b => b.id === id)?.member : id;
-    if (member && kind !== 'joint' && member !== now.id) emit('arborOn', now.id, member);
-    return;
-  }
-  const bar = drawing.value.bars.find(b => b.id === now.id);
+  const bar = drawing.value.bars.find(b => b.id === id);
   if (!bar) return;
-  const column = Math.round((x - LEFT) / step.value - 0.5);
-  const layer = Math.round((floor.value - y) / rise.value - 0.5) + drawing.value.lowest;
-  if (kind === 'wheel' && id) emit('wheelOn', now.id, id);
-  else if (column === bar.x && layer !== bar.layer) emit('layer', now.id, layer);
-  else if (column !== bar.x) emit('wheelOut', now.id);
+  const [column, layer] = [scale.value.columnAt(x), scale.value.layerAt(y)];
+  if (on?.kind === 'wheel') emit('wheelOn', id, on.id);
+  else if (column !== bar.x) emit('wheelOut', id);
+  else if (layer !== bar.layer) emit('layer', id, layer);
 }
-const bracketPath = (b: Bracket): string => {
-  const y = armY(b.band);
-  const all = [b.from, ...b.to];
-  const [low, high] = [Math.min(...all), Math.max(...all)];
-  const ticks = b.to.map(x => `M${px(x)} ${y}v-6`).join('');
-  return `M${px(b.from)} ${y - 6}v6M${px(low)} ${y}H${px(high)}${ticks}`;
-};
+const { drag, grab, move, release, cancel } = useDrag(holder, props.hand.choose, drop);
 </script>
 
 <template>
   <div ref="holder" class="holder">
     <svg
-      :width="full.width"
-      :height="full.height"
+      :width="scale.width"
+      :height="scale.height"
       role="group"
       aria-label="Elevation of the train: lines with their arbors, wheels as bars at their layers, dashes where they mesh, arms as brackets"
       data-test="elevation"
@@ -242,9 +167,9 @@ const bracketPath = (b: Bracket): string => {
       <g v-for="n in drawing.layers" :key="n">
         <line
           x1="30"
-          :x2="full.width - 6"
-          :y1="py(n - 1 + drawing.lowest) + rise / 2"
-          :y2="py(n - 1 + drawing.lowest) + rise / 2"
+          :x2="scale.width - 6"
+          :y1="py(n - 1 + drawing.lowest) + scale.rise / 2"
+          :y2="py(n - 1 + drawing.lowest) + scale.rise / 2"
           class="layer"
         />
         <text x="6" :y="py(n - 1 + drawing.lowest) + 4" class="number">L{{ n + drawing.lowest }}</text>
@@ -253,7 +178,7 @@ const bracketPath = (b: Bracket): string => {
         <path
           v-for="t in c.tubes"
           :key="t.id"
-          :d="`M${px(c.x) - wall(t)} ${py(t.high) - rise / 2 + 2}V${standY(c.band)}M${px(c.x) + wall(t)} ${py(t.high) - rise / 2 + 2}V${standY(c.band)}`"
+          :d="`M${px(c.x) - wall(t)} ${py(t.high) - scale.rise / 2 + 2}V${standY(c.band)}M${px(c.x) + wall(t)} ${py(t.high) - scale.rise / 2 + 2}V${standY(c.band)}`"
           :class="['axis', { drive: t.drive, slide: t.slide, chosen: is('member', t.id) }]"
         />
         <path
@@ -267,7 +192,7 @@ const bracketPath = (b: Bracket): string => {
       </g>
       <g v-for="b in drawing.brackets" :key="b.id">
         <path
-          :d="bracketPath(b)"
+          :d="bracketPath(b, scale)"
           class="arm"
           :class="{ chosen: is('member', b.id) }"
           :stroke="fill(b)"
@@ -289,7 +214,7 @@ const bracketPath = (b: Bracket): string => {
           <title>{{ m.a.name }} and {{ m.b.name }}, {{ m.kind }}</title>
         </path>
         <text
-          v-if="m.kind !== 'external' && m.kind !== 'internal' && step > 100"
+          v-if="m.kind !== 'external' && m.kind !== 'internal' && scale.step > 100"
           :x="(px(m.a.x + m.a.half) + px(m.b.x - m.b.half)) / 2"
           :y="(barY(m.a) + barY(m.b)) / 2 - 4"
           text-anchor="middle"
@@ -309,17 +234,17 @@ const bracketPath = (b: Bracket): string => {
         data-kind="wheel"
         :data-id="b.id"
         :data-test="`bar-${b.id}`"
-        @pointerdown="grab($event, 'wheel', b.id)"
+        @pointerdown="grab($event, { kind: 'wheel', id: b.id })"
         @pointermove="move"
-        @pointerup="drop"
-        @pointercancel="drag = undefined"
+        @pointerup="release"
+        @pointercancel="cancel"
         @dblclick="startTyping(b.id)"
         @focus="hand.pick.value || hand.choose({ kind: 'wheel', id: b.id })"
       >
         <rect
           :x="px(b.x - b.half)"
           :y="barY(b) - barHalf(b)"
-          :width="2 * b.half * step"
+          :width="2 * b.half * scale.step"
           :height="2 * barHalf(b)"
           :fill="fill(b)"
           :class="{ chosen: is('wheel', b.id), open: b.open, ring: b.ring }"
@@ -345,16 +270,16 @@ const bracketPath = (b: Bracket): string => {
           data-kind="member"
           :data-id="t.id"
           :data-test="`arbor-${t.id}`"
-          @pointerdown="grab($event, 'member', t.id)"
+          @pointerdown="grab($event, { kind: 'member', id: t.id })"
           @pointermove="move"
-          @pointerup="drop"
-          @pointercancel="drag = undefined"
+          @pointerup="release"
+          @pointercancel="cancel"
           @focus="hand.pick.value || hand.choose({ kind: 'member', id: t.id })"
         >
           <rect
-            :x="px(c.x) - step / 2 + 2"
+            :x="px(c.x) - scale.step / 2 + 2"
             :y="labelY(i) - 12"
-            :width="step - 4"
+            :width="scale.step - 4"
             :height="LABEL - 1"
             :class="['tag', { chosen: is('member', t.id) }]"
           />
@@ -362,12 +287,21 @@ const bracketPath = (b: Bracket): string => {
             {{ short(t.name) }}
             <title>{{ t.name }}</title>
           </text>
-          <text :x="px(c.x)" :y="labelY(i) + 13" text-anchor="middle" :class="['rate', { small: step < 84 }]">
+          <text
+            :x="px(c.x)"
+            :y="labelY(i) + 13"
+            text-anchor="middle"
+            :class="['rate', { small: scale.step < 84 }]"
+          >
             {{ t.held ? 'held' : said(t.rate) }}
           </text>
         </g>
       </g>
-      <path v-if="drag?.moved" :d="`M${drag.x} ${drag.y}L${drag.at[0]} ${drag.at[1]}`" class="pull" />
+      <path
+        v-if="drag?.moved"
+        :d="`M${drag.from[0]} ${drag.from[1]}L${drag.at[0]} ${drag.at[1]}`"
+        class="pull"
+      />
     </svg>
     <input
       v-if="typing"
