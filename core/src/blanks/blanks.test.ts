@@ -6,7 +6,7 @@ import { must, type Result } from '../result/index.ts';
 import { rational, toFraction, toNumber, type Rational } from '../rational/index.ts';
 import { trainRates } from '../train/index.ts';
 import { sayProblem } from '../words/index.ts';
-import { type BlankAim, type BlankResult, blanksOf, blankSystem, fillBlanks, solveRules, sumRules, withCounts } from './index.ts'; // prettier-ignore
+import { type BlankAim, type BlankGroup, blanksOf, blankSystem, fillBlanks, solveRules, sumRules, withCounts } from './index.ts'; // prettier-ignore
 
 const open = (m: Machine, ranges: Record<string, readonly [number, number]>): Machine => ({
   ...m,
@@ -15,7 +15,7 @@ const open = (m: Machine, ranges: Record<string, readonly [number, number]>): Ma
     return range ? { ...w, teeth: { kind: 'open', least: range[0], most: range[1] } } : w;
   }),
 });
-const run = (m: Machine, aims: readonly BlankAim[], top = 5): Result<BlankResult> => {
+const groups = (m: Machine, aims: readonly BlankAim[], top = 5): Result<BlankGroup[]> => {
   const job = fillBlanks(m, aims, top);
   let last = 0;
   for (let step = job.next(); ; step = job.next()) {
@@ -23,6 +23,13 @@ const run = (m: Machine, aims: readonly BlankAim[], top = 5): Result<BlankResult
     expect(step.value.done).to.be.at.least(last).and.at.most(1);
     last = step.value.done;
   }
+};
+/** The only group of outputs. */
+const run = (m: Machine, aims: readonly BlankAim[], top = 5): Result<BlankGroup> => {
+  const found = groups(m, aims, top);
+  if (!found.ok) return found;
+  expect(found.value).to.have.length(1);
+  return { ok: true, value: found.value[0]! };
 };
 const code = (r: Result<unknown>): string => {
   if (!r.ok) expect(sayProblem(r.problem).length).to.be.greaterThan(20);
@@ -129,6 +136,21 @@ describe('blanks filled towards an output', () => {
     expect(toFraction(worst)).to.equal('0');
     expect(counts['lay-w']! * 5, '20/40 · w/x = 1/5').to.equal(counts['one-x']! * 2);
     expect(counts['lay-w']! * 7, '20/40 · w/y = 2/7').to.equal(counts['two-y']! * 4);
+  });
+
+  it('fill outputs apart that share no blank, and leave out those that none bears on', () => {
+    const m = arrange(
+      { a: {}, one: { at: [60, 0] }, two: { at: [-60, 0] }, three: { at: [0, 60] } },
+      { 'a.u': 20, 'one.x': 45, 'a.v': 30, 'two.y': 30, 'a.w': 30, 'three.z': 60 },
+      [['a.u', 'one.x'], ['a.v', 'two.y'], ['a.w', 'three.z']],
+    ); // prettier-ignore
+    const wide = [8, 900] as const;
+    const blank = open(m, { 'a-u': wide, 'one-x': wide, 'a-v': wide, 'two-y': wide });
+    const aims = [aim('one', rational(3, 7)), aim('two', rational(22, 7)), aim('three', rational(1, 2))];
+    const found = must(groups(blank, aims, 2));
+    expect(found.map(g => g.aims)).to.deep.equal([['to one'], ['to two']]);
+    expect(found.map(g => toFraction(g.fills[0]!.worst))).to.deep.equal(['0', '0']);
+    expect(found.map(g => g.wheels)).to.deep.equal([['a-u', 'one-x'], ['a-v', 'two-y']]); // prettier-ignore
   });
 
   it('agree with trying every count, on small trains of any shape', () => {

@@ -1,73 +1,107 @@
 import { candidateOf, type CountQuery, searchCounts, type StageLimits } from '../counts/index.ts';
 import type { Machine } from '../machine/index.ts';
 import { absolute, div, isZero, type Rational, toNumber } from '../rational/index.ts'; // prettier-ignore
-import { fail, type Result } from '../result/index.ts';
+import { fail, ok, type Result } from '../result/index.ts';
 import { groundRate, trainRates } from '../train/index.ts';
 import { type Blank, type BlankSystem, blankSystem } from './blank-system.ts';
-import { type BlankAim, type BlankResult, Finder, KEPT, withCounts } from './finder.ts';
-import { type Solved, solveRules, sumRules } from './sum-rules.ts';
+import { type BlankAim, type BlankGroup, Finder, KEPT, withCounts } from './finder.ts';
+import { type Solved, solveRules, type SumRule, sumRules } from './sum-rules.ts';
 
 /** More trials than this are refused: the ranges must be narrowed. */
 export const MOST_TRIALS = 4e7;
 /**
  * Fills the open counts of a machine towards its outputs, through any train, planetary sets and arms included: equal sums where
- * meshes stand between the same lines, shared wheels as they are, planets that go together. All ways within the ranges are
- * weighed by doubles, and the best exactly. A generator: it yields its progress. Problems: nothing open, an output on which no
- * open count bears, contradictory sums, ranges too wide.
+ * meshes stand between the same lines, shared wheels as they are, planets that go together. Outputs that hang on no common count
+ * are filled apart; those on which no open count bears are left out. All ways within the ranges are weighed by doubles, and the
+ * best exactly. A generator: it yields its progress. Problems: nothing open, no output on which an open count bears,
+ * contradictory sums, ranges too wide.
  */
 export function* fillBlanks(
   machine: Machine,
   aims: readonly BlankAim[],
   top: number,
-): Generator<{ readonly done: number }, Result<BlankResult>> {
+): Generator<{ readonly done: number }, Result<BlankGroup[]>> {
   const system = blankSystem(machine);
   if (system.blanks.length === 0) return fail('blanks-none');
   const bad = system.blanks.find(b => b.least > b.most || b.least < 1);
   if (bad) return fail('limits-reversed', { least: bad.least, most: bad.most });
   if (aims.length === 0) return fail('blanks-no-aim');
+  const rules = sumRules(machine, system.blanks);
+  const parts = independentParts(system, aims, rules);
+  if (parts.length === 0) return fail('blanks-no-bearing', { aim: aims[0]?.id ?? '' });
+  const groups: BlankGroup[] = [];
+  for (const [k, part] of parts.entries()) {
+    const job = fillPart(machine, system, part, rules, top);
+    for (let step = job.next(); ; step = job.next()) {
+      if (step.done) {
+        if (!step.value.ok) return step.value;
+        groups.push(step.value.value);
+        break;
+      }
+      yield { done: (k + step.value.done) / parts.length };
+    }
+  }
+  return ok(groups);
+}
+
+type Rate = (counts: readonly number[]) => number;
+
+/** Outputs that hang on common blanks, and those blanks. */
+interface Part {
+  readonly aims: readonly BlankAim[];
+  readonly blanks: ReadonlySet<number>;
+}
+
+function* fillPart(
+  machine: Machine,
+  system: BlankSystem,
+  { aims, blanks }: Part,
+  rules: readonly SumRule[],
+  top: number,
+): Generator<{ readonly done: number }, Result<BlankGroup>> {
   if (aims.some(a => isZero(a.target))) return fail('blanks-still');
   const rates = aims.map(a => system.rateOf(a.member, a.ground));
-  const rules = sumRules(machine, system.blanks);
-  const bearing = bearingBlanks(system, rates, rules);
-  const idle = aims.find((_, i) => bearing.byAim[i]?.size === 0);
-  if (idle) return fail('blanks-no-bearing', { aim: idle.id });
-  const all = [...bearing.all].sort((a, b) => a - b);
-  const solved = solveRules(rules.filter(r => [...r.terms.keys()].some(i => bearing.all.has(i))), all); // prettier-ignore
+  const all = [...blanks].sort((a, b) => a - b);
+  const solved = solveRules(rules.filter(r => [...r.terms.keys()].some(i => blanks.has(i))), all); // prettier-ignore
   if (!solved) return fail('blanks-sums');
   const found = new Finder(machine, system, aims, all, top);
-  const row =
-    aims.length === 1 && solved.follow.length === 0 ? asRow(system, rates[0] as Rate, all) : undefined;
-  if (row && row.driving.length > 1) {
-    const done = yield* searchRow(found, system, row, aims[0] as BlankAim, machine);
+  const [rate, aim] = [rates[0], aims[0]];
+  if (rate && aim && aims.length === 1 && solved.follow.length === 0) {
+    const row = asRow(system, rate, all);
+    const done =
+      row && row.driving.length > 1 ? yield* searchRow(found, system, row, aim, machine) : undefined;
     if (done) return done;
   }
   return yield* searchAll(found, system, rates, aims, solved);
 }
 
-type Rate = (counts: readonly number[]) => number;
-
-/** The blanks on which each output hangs, by trying; with those that sums tie to them. */
-function bearingBlanks(
-  { blanks }: BlankSystem,
-  rates: readonly Rate[],
-  rules: ReturnType<typeof sumRules>,
-): { byAim: ReadonlySet<number>[]; all: Set<number> } {
+/** The blanks on which each output hangs, by trying, with those that sums tie to them; outputs with a common blank together. */
+function independentParts(system: BlankSystem, aims: readonly BlankAim[], rules: readonly SumRule[]): Part[] {
+  const { blanks } = system;
   const middle = blanks.map((b, i) => (b.least + b.most) / 2 + 0.37 * (i + 1));
-  const byAim = rates.map(rate => {
+  let parts: Part[] = [];
+  for (const aim of aims) {
+    const rate = system.rateOf(aim.member, aim.ground);
     const at = rate(middle);
     const moves = (i: number): boolean => {
       const there = rate(middle.map((x, k) => (k === i ? x * 1.13 + 0.5 : x)));
       return !(Math.abs(there - at) <= 1e-12 * Math.max(1e-12, Math.abs(at)));
     };
-    return Number.isNaN(at) ? new Set<number>() : new Set(blanks.map((_, i) => i).filter(moves));
-  });
-  const all = new Set(byAim.flatMap(s => [...s]));
-  for (let size = -1; size !== all.size;) {
-    size = all.size;
-    for (const { terms } of rules)
-      if ([...terms.keys()].some(i => all.has(i))) for (const i of terms.keys()) all.add(i);
+    const own = Number.isNaN(at) ? new Set<number>() : new Set(blanks.map((_, i) => i).filter(moves));
+    for (let size = -1; size !== own.size;) {
+      size = own.size;
+      for (const { terms } of rules)
+        if ([...terms.keys()].some(i => own.has(i))) for (const i of terms.keys()) own.add(i);
+    }
+    if (own.size === 0) continue;
+    const touching = parts.filter(p => [...own].some(i => p.blanks.has(i)));
+    parts = parts.filter(p => !touching.includes(p));
+    parts.push({
+      aims: [...touching.flatMap(p => p.aims), aim],
+      blanks: new Set([...touching.flatMap(p => [...p.blanks]), ...own]),
+    });
   }
-  return { byAim, all };
+  return parts;
 }
 
 /** A train whose rate is a product: constant · Π driving / Π driven, over blanks of one mesh each. */
@@ -103,7 +137,7 @@ function* searchRow(
   row: Row,
   aim: BlankAim,
   machine: Machine,
-): Generator<{ readonly done: number }, Result<BlankResult> | undefined> {
+): Generator<{ readonly done: number }, Result<BlankGroup> | undefined> {
   const n = row.driving.length;
   const constant = exactConstant(machine, blanks, row, aim);
   if (n > 4 || !constant) return undefined;
@@ -167,7 +201,7 @@ function* searchAll(
   rates: readonly Rate[],
   aims: readonly BlankAim[],
   { chosen, follow }: Solved,
-): Generator<{ readonly done: number }, Result<BlankResult>> {
+): Generator<{ readonly done: number }, Result<BlankGroup>> {
   const tied = new Set(follow.flatMap(f => [...f.by.keys()]));
   const width = (i: number): number => (blanks[i]?.most ?? 0) - (blanks[i]?.least ?? 0) + 1;
   const byRange = [...chosen].sort((a, b) => width(a) - width(b));

@@ -27,8 +27,9 @@ export interface BlankFill {
   readonly total: number;
 }
 
-/** What filling found: best first by the worst error, and whether nothing within the ranges is better. */
-export interface BlankResult {
+/** Outputs that hang on common blanks: ways to fill these, best first by the worst error, and whether nothing within the ranges is better. */
+export interface BlankGroup {
+  readonly aims: readonly string[];
   readonly fills: readonly BlankFill[];
   readonly wheels: readonly string[];
   /** How many ways were weighed. */
@@ -93,7 +94,7 @@ export class Finder {
     if (this.kept.length === KEPT) this.bound = this.kept.at(-1)?.off ?? Infinity;
   }
 
-  result(proven: boolean): Result<BlankResult> {
+  result(proven: boolean): Result<BlankGroup> {
     this.shrink();
     const wheels = this.all.map(i => this.system.blanks[i]?.wheel ?? '');
     const fills: BlankFill[] = [];
@@ -109,7 +110,13 @@ export class Finder {
     }
     if (fills.length === 0) return fail('blanks-nothing');
     fills.sort((a, b) => compare(a.worst, b.worst) || a.total - b.total);
-    return ok({ fills: fills.slice(0, this.top), wheels, weighed: this.weighed, proven });
+    return ok({
+      aims: this.aims.map(a => a.id),
+      fills: fills.slice(0, this.top),
+      wheels,
+      weighed: this.weighed,
+      proven,
+    });
   }
 }
 

@@ -62,7 +62,7 @@ describe('searches as jobs', () => {
     expect(Object.keys(why as object)).to.deep.equal(['rungs', 'relaxed']);
     expect((goals as { goal: string }[]).map(g => g.goal)).to.include('different counts');
     expect((rings as { set: { planets: number } }[]).map(r => r.set.planets)).to.deep.equal([3, 3, 3, 3]);
-    expect((blanks as { fills: { counts: object }[] }).fills[0]!.counts).to.deep.equal({ 'b-w': 49 });
+    expect((blanks as { fills: { counts: object }[] }[])[0]!.fills[0]!.counts).to.deep.equal({ 'b-w': 49 });
     const [loose, cascade] = plans as { plan: { branches: { rate: { num: bigint; den: bigint } }[] } }[];
     expect(loose!.plan.branches.map(b => toFraction(b.rate))).to.deep.equal(['1/2', '1/3']);
     expect(cascade!.plan.branches.map(b => toFraction(b.rate))).to.deep.equal(['1/2', '1/3']);

@@ -1,4 +1,4 @@
-import { type BlankAim, type BlankResult, fillBlanks } from '../blanks/index.ts';
+import { type BlankAim, type BlankGroup, fillBlanks } from '../blanks/index.ts';
 import type { Machine } from '../machine/index.ts';
 import { searchTwoRing, type TwoRingFound, type TwoRingQuery } from '../planetary/index.ts';
 import { type BranchPlan, type BranchQuery, type BranchResult, searchBranches } from '../branch/index.ts';
@@ -49,7 +49,7 @@ export interface SearchAnswers {
   readonly counts: Result<SearchResult>;
   readonly why: Result<Why>;
   readonly goals: Result<readonly GoalResult[]>;
-  readonly blanks: Result<BlankResult>;
+  readonly blanks: Result<readonly BlankGroup[]>;
   readonly 'two rings': Result<readonly TwoRingFound[]>;
   readonly branches: Result<readonly BranchResult[]>;
 }

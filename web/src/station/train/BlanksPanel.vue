@@ -22,8 +22,8 @@ function fill(): void {
   search.start({ kind: 'blanks', machine: machine.value, aims: towards.value, top: 12 });
 }
 const answer = computed(() => search.answer.value);
-const fills = computed(() => (answer.value?.ok ? answer.value.value.fills : []));
-const wheels = computed(() => (answer.value?.ok ? answer.value.value.wheels : []));
+const groups = computed(() => (answer.value?.ok ? answer.value.value : []));
+const named = (w: string): string => machine.value.wheels.find(x => x.id === w)?.name ?? w;
 const off = (f: BlankFill, aim: string): string =>
   figure(toNumber(ppm(f.errors[aim] ?? { num: 0n, den: 1n })), 3);
 const take = (f: BlankFill): boolean =>
@@ -64,43 +64,41 @@ function toggle(id: string, on: boolean): void {
     <p v-if="answer && !answer.ok" class="error-text" role="alert" data-test="blanks-problem">
       {{ sayProblem(answer.problem) }}
     </p>
-    <table v-if="fills.length > 0" class="ruled" data-test="fills">
-      <thead>
-        <tr>
-          <th scope="col">
-            {{ wheels.map(w => machine.wheels.find(x => x.id === w)?.name ?? w).join(', ') }}
-          </th>
-          <th v-for="a in towards" :key="a.id" scope="col" class="figure">
-            {{ nameOf(machine, a.id) }}, ppm
-          </th>
-          <th scope="col"><span class="visually-hidden">take</span></th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="f in fills" :key="wheels.map(w => f.counts[w]).join()">
-          <td class="figure left">{{ wheels.map(w => f.counts[w]).join(', ') }}</td>
-          <td v-for="a in towards" :key="a.id" class="figure">{{ off(f, a.id) }}</td>
-          <td>
-            <button
-              type="button"
-              class="boxed"
-              :aria-label="`Take ${wheels.map(w => f.counts[w]).join(', ')}`"
-              @click="take(f)"
-            >
-              Take
-            </button>
-          </td>
-        </tr>
-      </tbody>
-    </table>
-    <p v-if="answer?.ok" class="quiet">
-      {{
-        answer.value.proven
-          ? 'All ways within the ranges were weighed.'
-          : 'Not all ways were weighed; better ones may exist.'
-      }}
-      Sums between the same lines are kept.
-    </p>
+    <template v-for="g in groups" :key="g.aims.join()">
+      <table class="ruled" data-test="fills">
+        <thead>
+          <tr>
+            <th scope="col">{{ g.wheels.map(named).join(', ') }}</th>
+            <th v-for="a in g.aims" :key="a" scope="col" class="figure">{{ nameOf(machine, a) }}, ppm</th>
+            <th scope="col"><span class="visually-hidden">take</span></th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="f in g.fills" :key="g.wheels.map(w => f.counts[w]).join()">
+            <td class="figure left">{{ g.wheels.map(w => f.counts[w]).join(', ') }}</td>
+            <td v-for="a in g.aims" :key="a" class="figure">{{ off(f, a) }}</td>
+            <td>
+              <button
+                type="button"
+                class="boxed"
+                :aria-label="`Take ${g.wheels.map(w => f.counts[w]).join(', ')}`"
+                @click="take(f)"
+              >
+                Take
+              </button>
+            </td>
+          </tr>
+        </tbody>
+      </table>
+      <p class="quiet">
+        {{
+          g.proven
+            ? 'All ways within the ranges were weighed.'
+            : 'Not all ways were weighed; better ones may exist.'
+        }}
+        Sums between the same lines are kept.
+      </p>
+    </template>
   </section>
 </template>
 
