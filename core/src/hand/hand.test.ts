@@ -25,12 +25,15 @@ import {
   driveBy,
   driveNew,
   hangOn,
+  holdIn,
+  idlerInto,
   keyTogether,
   MESH_KINDS,
   meshWheels,
   moveToLayer,
   putOnAxis,
   replaceStage,
+  serve,
   setMeshKind,
   toggleHold,
   turnOver,
@@ -116,6 +119,20 @@ describe('a train built by hand', () => {
     expect(code(toggleHold(m, 'a'))).to.equal('hand-hold-drive');
     const other = must(driveBy(held, 'c'));
     expect(rate(other, 'a')).to.equal('6');
+  });
+
+  it('serves one output and no other, holds against a named frame, and puts idlers into external meshes only', () => {
+    const aim = { name: 'n', wanted: '1/2', sense: 'either' as const, tolerance: { degrees: '1', over: '9 turns' }, frame: 'ground' }; // prettier-ignore
+    const m: Machine = { ...two(), aims: [{ ...aim, id: 'x', member: 'b' }, { ...aim, id: 'y', member: 'c' }, { ...aim, id: 'z' }] }; // prettier-ignore
+    const members = (r: Result<Machine>): unknown[] => must(r).aims.map(a => a.member);
+    expect(members(serve(m, 'b', 'z'))).to.deep.equal([undefined, 'c', 'b']);
+    expect(members(serve(m, 'b', 'y'))).to.deep.equal([undefined, 'b', undefined]);
+    expect(members(serve(m, 'b', undefined))).to.deep.equal([undefined, 'c', undefined]);
+    expect(code(serve(m, 'b', 'gone'))).to.equal('hand-gone');
+    expect(rate(must(holdIn(m, 'c', 'ground')), 'b')).to.equal('-1/2');
+    expect(code(holdIn(m, 'a', 'ground'))).to.equal('hand-hold-drive');
+    expect(rate(must(idlerInto(m, 'm1', 20)), 'c')).to.equal('-1/6');
+    expect(code(idlerInto(must(setMeshKind(m, 'm1', 'bevel')), 'm1', 20))).to.equal('hand-idler-external');
   });
 
   it('hangs on an arm, with what is placed by meshes from it, and refuses a circle', () => {

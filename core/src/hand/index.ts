@@ -7,3 +7,5 @@ export * from './replace-stage.ts';
 export * from './delete-with.ts';
 export * from './mesh-kind.ts';
 export * from './close-loop.ts';
+export * from './serve.ts';
+export * from './idler.ts';

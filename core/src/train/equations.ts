@@ -42,7 +42,8 @@ export function rateEquations(machine: TrainParts): Equations {
 
 /**
  * The machine as it stands in its mode: the arbor that drives in it, what it holds, and only the clutches and slipping
- * joints that it engages. Without a mode it is the machine itself.
+ * joints that it engages. The stated speed is that of the machine's own drive; another arbor turns at any speed. Without a mode
+ * it is the machine itself.
  */
 export function inMode<
   M extends Pick<Machine, 'members' | 'joints'> & Partial<Pick<Machine, 'modes' | 'mode' | 'drive'>>,
@@ -58,8 +59,9 @@ export function inMode<
       held.has(m.id) && m.kind !== 'link' ? { ...m, held: m.held ?? 'ground' } : m,
     ),
     joints: machine.joints.filter(j => (j.kind !== 'clutch' && j.kind !== 'slip') || engaged.has(j.id)),
-    ...(drive !== undefined && {
-      drive: { speed: { kind: 'free' as const }, ...machine.drive, member: drive },
-    }),
+    ...(drive !== undefined &&
+      drive !== machine.drive?.member && {
+        drive: { member: drive, speed: { kind: 'free' as const } },
+      }),
   };
 }

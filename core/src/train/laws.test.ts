@@ -134,7 +134,11 @@ describe('modes and slipping joints', () => {
     const set: Machine = { ...m, mode: 'set' };
     expect(rate(set, 'hand')).to.equal('1');
     expect(rate(set, 'drive')).to.equal('0');
-    expect(inMode(set).drive!.member).to.equal('key');
+    expect(inMode(set).drive, 'the stated period is not the key’s').to.deep.equal({
+      member: 'key',
+      speed: { kind: 'free' },
+    });
+    expect(inMode({ ...m, mode: 'run' }).drive).to.equal(m.drive);
     const both: Machine = {
       ...m,
       mode: 'set',

@@ -176,6 +176,8 @@ const SENTENCES: Readonly<Record<string, Sentence>> = {
   'hand-no-stage': () => 'Choose at least one stage.',
   'hand-shared-wheel': d =>
     `“${d['name']}” meshes with another wheel too, whose ratio would change. Give this stage a wheel of its own first.`,
+  'hand-idler-external': d =>
+    `An idler goes between two wheels that mesh side by side; this mesh is ${d['type']}. Insert it into another mesh of the train.`,
   'hand-one-way': d =>
     `A mesh of this kind (${d['type']}) can stand in one way only. Insert an idler to turn its sense.`,
   'missing-frame': d =>

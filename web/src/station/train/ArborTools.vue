@@ -1,5 +1,14 @@
 <script setup lang="ts">
-import { addOnAxis, addWheel, driveBy, hangOn, keyTogether, putOnAxis } from '@tesseron/core/hand';
+import {
+  addOnAxis,
+  addWheel,
+  driveBy,
+  hangOn,
+  keyTogether,
+  putOnAxis,
+  holdIn,
+  serve,
+} from '@tesseron/core/hand';
 import { arbors, byId, GROUND, jointEnds, type Member, renameMember } from '@tesseron/core/machine';
 import { groundRate } from '@tesseron/core/train';
 import { nameOf, sayRate } from '@tesseron/core/words';
@@ -50,29 +59,11 @@ const held = computed(() => (props.arbor.kind === 'arbor' ? (props.arbor.held ??
 
 function hold(frame: string): void {
   const label = frame === '' ? `Let ${props.arbor.name} turn` : `Hold ${props.arbor.name}`;
-  props.hand.act(label, m => {
-    if (frame !== '' && m.drive?.member === props.arbor.id)
-      return { ok: false, problem: { code: 'hand-hold-drive', data: { name: props.arbor.name } } };
-    const members = m.members.map(x => {
-      if (x.id !== props.arbor.id || x.kind !== 'arbor') return x;
-      const { held: _, ...loose } = x;
-      return frame === '' ? loose : { ...loose, held: frame };
-    });
-    return { ok: true, value: { ...m, members } };
-  });
+  props.hand.act(label, m => holdIn(m, props.arbor.id, frame === '' ? undefined : frame));
 }
-function serve(id: string): void {
-  props.hand.act(id === '' ? 'Serve no output' : 'Serve an output', m => ({
-    ok: true,
-    value: {
-      ...m,
-      aims: m.aims.map(a => {
-        const { member, ...rest } = a;
-        if (a.id === id) return { ...rest, member: props.arbor.id };
-        return member === props.arbor.id || member === undefined ? rest : a;
-      }),
-    },
-  }));
+function serveAim(id: string): void {
+  const label = id === '' ? 'Serve no output' : 'Serve an output';
+  props.hand.act(label, m => serve(m, props.arbor.id, id === '' ? undefined : id));
 }
 const put = (id: string): boolean => props.hand.act(`Put ${props.arbor.name} on another axis`, m => putOnAxis(m, props.arbor.id, id)); // prettier-ignore
 const key = (id: string): boolean => {
@@ -122,7 +113,7 @@ const hang = (frame: string): boolean => props.hand.act(`Hang ${props.arbor.name
           :items="aims"
           label="serves"
           data-test="serves"
-          @update:model-value="serve"
+          @update:model-value="serveAim"
         />
         <v-select :model-value="held" :items="HOLDS" label="is" data-test="hold" @update:model-value="hold" />
         <v-select

@@ -2,20 +2,14 @@
 import {
   canTurnOver,
   countsThatClose,
+  idlerInto,
   MESH_KINDS,
   type MeshKind,
   replaceStage,
   setMeshKind,
   turnOver,
 } from '@tesseron/core/hand';
-import {
-  byId,
-  circleCount,
-  IDLER_COUNT,
-  insertIdler,
-  type MeshJoint,
-  setWheel,
-} from '@tesseron/core/machine';
+import { byId, circleCount, IDLER_COUNT, type MeshJoint, setWheel } from '@tesseron/core/machine';
 import { ppm } from '@tesseron/core/period';
 import { absolute, div, ONE, parseRational, rational, sub, toNumber } from '@tesseron/core/rational';
 import { figure } from '@tesseron/core/units';
@@ -136,9 +130,7 @@ const off = (r: Parameters<typeof div>[0]): string =>
     </div>
     <div v-if="mesh.type === 'external'" class="row">
       <NumberField v-model="idler" label="Idler" :least="4" :most="1000" whole data-test="idler-count" />
-      <v-btn
-        data-test="insert-idler"
-        @click="hand.act('Insert an idler', m => ({ ok: true, value: insertIdler(mesh.id, idler)(m) }))"
+      <v-btn data-test="insert-idler" @click="hand.act('Insert an idler', m => idlerInto(m, mesh.id, idler))"
         >Insert idler</v-btn
       >
     </div>

@@ -1,15 +1,7 @@
 <script setup lang="ts">
 import { type Made, meshWheels, moveToLayer, putOnAxis, toggleHold } from '@tesseron/core/hand';
-import { addWheel, driveNew, hangOn, keyTogether } from '@tesseron/core/hand';
-import {
-  byId,
-  circleCount,
-  IDLER_COUNT,
-  insertIdler,
-  meshes,
-  type MeshJoint,
-  setWheel,
-} from '@tesseron/core/machine';
+import { addWheel, driveNew, hangOn, idlerInto, keyTogether } from '@tesseron/core/hand';
+import { byId, circleCount, IDLER_COUNT, meshes, type MeshJoint, setWheel } from '@tesseron/core/machine';
 import { absolute, type Rational } from '@tesseron/core/rational';
 import type { Result } from '@tesseron/core/result';
 import { groundRate } from '@tesseron/core/train';
@@ -119,7 +111,7 @@ function onKey(key: string): void {
   if (key === 'Delete' || key === 'x') remove(here.id);
   else if (key === 'n' && w) driveFrom(w.id);
   else if (key === 'n' && own) addTo(own);
-  else if (key === 'i' && first) hand.act('Insert an idler', m => ({ ok: true, value: insertIdler(first.id, IDLER_COUNT)(m) })); // prettier-ignore
+  else if (key === 'i' && first) hand.act('Insert an idler', m => idlerInto(m, first.id, IDLER_COUNT)); // prettier-ignore
   else if (key === 'm' && w) ask(`Choose the wheel that ${w.name} is to mesh with`, 'wheel', id => meshOn(w.id, id));
   else if (key === 'r' && first) hand.choose({ kind: 'joint', id: first.id });
   else if (key === 's' && own) hand.act(`Hold or let go ${name}`, m => toggleHold(m, own));
