@@ -6,6 +6,7 @@ import { createApp } from '../server/src/create-app.ts';
 
 const FLAGS = [
   '--no-sandbox',
+  '--disable-gpu',
   '--disable-quic',
   '--no-first-run',
   '--disable-background-networking',
@@ -18,6 +19,8 @@ export interface App {
   readonly base: string;
   /** A window of its own storage, with every error of the page collected. */
   readonly open: (options?: { width?: number; height?: number; dark?: boolean }) => Promise<Window>;
+  /** Closes every window: one left open keeps drawing, and slows what comes after it. */
+  readonly clear: () => Promise<void>;
   readonly close: () => Promise<void>;
 }
 
@@ -45,11 +48,15 @@ export async function startApp(): Promise<App> {
         for (const name of ['showSaveFilePicker', 'showOpenFilePicker', 'showDirectoryPicker'])
           Reflect.deleteProperty(globalThis, name);
       });
+      context.setDefaultTimeout(90_000); // a busy machine may be slow, and is not wrong for it
       const page = await context.newPage();
       const errors: string[] = [];
       watch(page, errors);
       context.on('page', p => watch(p, errors));
       return { context, page, errors };
+    },
+    async clear() {
+      await Promise.all(browser.contexts().map(c => c.close()));
     },
     async close() {
       await browser.close();

@@ -30,6 +30,7 @@ const search = async (page: Page): Promise<void> => {
 describe('aims and counts', () => {
   let app: App;
   before(async () => (app = await startApp()));
+  afterEach(() => app.clear());
   after(() => app.close());
 
   it('takes a whole orrery at once, and ratios to the body that drives', async () => {

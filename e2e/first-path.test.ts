@@ -5,6 +5,7 @@ import { type App, go, startApp } from './app.ts';
 describe('from a period to a part that can be cut', () => {
   let app: App;
   before(async () => (app = await startApp()));
+  afterEach(() => app.clear());
   after(() => app.close());
 
   it('makes a machine: aim, search, choose, see it turn, save the SVG, and find it again', async () => {

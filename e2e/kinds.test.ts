@@ -9,6 +9,7 @@ import { type App, go, startApp } from './app.ts';
 describe('every kind of machine', () => {
   let app: App;
   before(async () => (app = await startApp()));
+  afterEach(() => app.clear());
   after(() => app.close());
 
   for (const [kind, machine] of Object.entries(KINDS)) {

@@ -19,6 +19,7 @@ async function type(page: Page, field: string, text: string): Promise<void> {
 describe('making and setting', () => {
   let app: App;
   before(async () => (app = await startApp()));
+  afterEach(() => app.clear());
   after(() => app.close());
 
   it('saves each wheel at its own size, and the parts list with its counts', async () => {

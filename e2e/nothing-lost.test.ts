@@ -22,6 +22,7 @@ async function offer(page: Page, path: string): Promise<void> {
 describe('nothing is lost', () => {
   let app: App;
   before(async () => (app = await startApp()));
+  afterEach(() => app.clear());
   after(() => app.close());
 
   it('every change can be undone and redone, and is there after a reload', async () => {

@@ -21,6 +21,7 @@ async function accessible(page: Page, where: string): Promise<void> {
 describe('stations', () => {
   let app: App;
   before(async () => (app = await startApp()));
+  afterEach(() => app.clear());
   after(() => app.close());
 
   for (const dark of [false, true]) {

@@ -9,7 +9,6 @@ async function type(page: Page, field: string, text: string): Promise<void> {
   await input.press('Enter');
 }
 async function start(page: Page, base: string, wanted?: string): Promise<void> {
-  page.setDefaultTimeout(6000);
   await page.goto(base);
   await page.fill('[data-test=new-name] input', 'By hand');
   await page.press('[data-test=new-name] input', 'Enter');
@@ -45,6 +44,7 @@ const bar = (page: Page, name: string): Locator =>
 describe('a train built on its drawing', () => {
   let app: App;
   before(async () => (app = await startApp()));
+  afterEach(() => app.clear());
   after(() => app.close());
 
   it('grows by the keyboard alone: wheels, arbors, an idler, counts typed in, layers, and all of it undone', async () => {

@@ -52,7 +52,7 @@ check(
 if (!quick) {
   chromium();
   check('build', 'npx vite build web --logLevel warn');
-  check('end to end', 'npx mocha "e2e/**/*.test.ts" --timeout 60000');
+  check('end to end', 'npx mocha "e2e/**/*.test.ts" --timeout 180000');
 }
 console.log(`\n${passed} passed, ${failed} failed`);
 process.exit(failed === 0 ? 0 : 1);
