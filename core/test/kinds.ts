@@ -161,7 +161,7 @@ export const KINDS: Readonly<Record<string, Machine>> = {
     ],
   }),
   'reducer with output pins': machine('reducer', {
-    axes: [given('axis1'), given('eccentric', 1.5, 0, 'drive')],
+    axes: [given('axis1'), given('eccentric', 1, 0, 'drive')],
     members: [
       driveArbor,
       arbor('disc', 'eccentric'),
@@ -172,7 +172,7 @@ export const KINDS: Readonly<Record<string, Machine>> = {
       {
         id: 'toothing1',
         name: 'Lobes',
-        form: { kind: 'reducer', pinDiameter: 6, eccentricity: 1.5 },
+        form: { kind: 'reducer', pinDiameter: 6, eccentricity: 1, offset: 0.05, ring: 'pins' },
         size: { by: 'module', module: 3 },
         play: 0.1,
       },

@@ -7,6 +7,7 @@ import {
   type MeshJoint,
   type Wheel,
 } from '../machine/index.ts';
+import { ringRelief } from '../planetary/index.ts';
 
 /** An arbor to add: on an axis that is there, or on a new one in a frame at a place. */
 export interface NewArbor {
@@ -27,6 +28,7 @@ export interface NewWheel {
   readonly layer?: number | undefined;
   readonly role?: Wheel['role'];
   readonly hand?: Wheel['hand'];
+  readonly shorten?: number | undefined;
 }
 
 /** A mesh to make between an arbor that is there and another: both wheels, and the other arbor where it is new. */
@@ -105,7 +107,7 @@ export function builderOn(start: Machine): Builder {
   };
   const wheel = (spec: NewWheel): string => {
     const wheelId = fresh('wheel');
-    const { teeth, hand } = spec;
+    const { teeth, hand, shorten } = spec;
     const made: Wheel = {
       id: wheelId,
       name: spec.name,
@@ -116,6 +118,7 @@ export function builderOn(start: Machine): Builder {
       layer: spec.layer ?? layer(),
       bore: BORE,
       ...(hand && { hand }),
+      ...(shorten && { shorten }),
     };
     machine = { ...machine, wheels: [...machine.wheels, made] };
     return wheelId;
@@ -152,7 +155,9 @@ export function builderOn(start: Machine): Builder {
 function role({ type, counts }: NewMesh, which: 0 | 1): Partial<NewWheel> {
   if (type !== 'internal') return {};
   const larger = counts[0] > counts[1] ? 0 : 1;
-  return which === larger ? { role: 'ring' } : {};
+  if (which !== larger) return {};
+  const relief = ringRelief(counts[1 - larger] as number, counts[larger]);
+  return { role: 'ring', ...(relief > 0 ? { shorten: relief } : {}) };
 }
 
 function hasId(machine: Machine, id: string): boolean {

@@ -5,9 +5,10 @@ import {
   CENTRALS,
   drivenOf,
   type PlanetarySet,
+  ringRelief,
   type TwoRingSet,
 } from '../planetary/index.ts';
-import { type Builder, builderOn } from './builder.ts';
+import { type Builder, builderOn, type NewWheel } from './builder.ts';
 import { axisOf, withoutIdleToothings, withToothing } from './plant-stage.ts';
 
 /** A planetary set as it is to be built: the drive turns one member, another is held, the third is the output. */
@@ -59,14 +60,14 @@ export function plantTwoRing(machine: Machine, { set, module, aim }: TwoRingChoi
     copies: set.planets > 1 ? { count: set.planets } : undefined,
   });
   const layer = b.layer();
-  const wheel = (member: string, what: string, teeth: number, at: number, ring = false): string =>
-    b.wheel({ name: `${name}: ${what}`, member, teeth, toothing, layer: at, role: ring ? 'ring' : 'wheel' });
+  const wheel = (member: string, what: string, teeth: number, at: number, within?: number): string =>
+    b.wheel({ name: `${name}: ${what}`, member, teeth, toothing, layer: at, ...ringRole(teeth, within) });
   const sun = wheel(drive, 'sun wheel', set.sun, layer);
   const p = wheel(planet, 'planet wheel', set.planet, layer);
-  const r = wheel(held, 'ring', set.ring, layer, true);
+  const r = wheel(held, 'ring', set.ring, layer, set.planet);
   const upper = b.layer();
   const q = wheel(planet, 'second planet wheel', set.second, upper);
-  const r2 = wheel(output, 'second ring', set.secondRing, upper, true);
+  const r2 = wheel(output, 'second ring', set.secondRing, upper, set.second);
   b.joint({ kind: 'mesh', id: joint, type: 'external', a: sun, b: p });
   b.joint({ kind: 'mesh', id: b.id('mesh'), type: 'internal', a: p, b: r });
   b.joint({ kind: 'mesh', id: b.id('mesh'), type: 'internal', a: q, b: r2 });
@@ -125,12 +126,19 @@ function addSet(
     copies: set.planets > 1 ? places : undefined,
   });
   const layer = b.layer();
-  const wheel = (member: string, what: string, teeth: number, ring = false): string =>
-    b.wheel({ name: `${name}: ${what}`, member, teeth, toothing, layer, role: ring ? 'ring' : 'wheel' });
+  const wheel = (member: string, what: string, teeth: number, within?: number): string =>
+    b.wheel({ name: `${name}: ${what}`, member, teeth, toothing, layer, ...ringRole(teeth, within) });
   const sun = wheel(members.sun, 'sun wheel', set.sun);
   const p = wheel(planet, 'planet wheel', set.planet);
-  const r = wheel(members.ring, 'ring', set.ring, true);
+  const r = wheel(members.ring, 'ring', set.ring, set.planet);
   b.joint({ kind: 'mesh', id: joint, type: 'external', a: sun, b: p });
   b.joint({ kind: 'mesh', id: b.id('mesh'), type: 'internal', a: p, b: r });
   return members[drivenOf(held, driver)];
+}
+
+/** A ring with its tips cut down for the planet within it, or a plain wheel. */
+function ringRole(teeth: number, within: number | undefined): Partial<NewWheel> {
+  if (within === undefined) return { role: 'wheel' };
+  const shorten = ringRelief(within, teeth);
+  return shorten > 0 ? { role: 'ring', shorten } : { role: 'ring' };
 }

@@ -1,14 +1,15 @@
 import { assemblyFindings, axisPositions, clearanceFindings, wheelPhases } from '../layout/index.ts';
 import { type Finding, finding } from '../result/index.ts';
-import { isZero, type Rational, toNumber } from '../rational/index.ts';
+import { isZero, type Rational, sign, toNumber } from '../rational/index.ts';
 import type { Machine } from '../machine/index.ts';
 import { movingOf } from '../motion/index.ts';
 import { CHORD_ERROR } from '../tooth/index.ts';
-import { groundRate, inMode, trainRates } from '../train/index.ts';
+import { driveFlow, groundRate, inMode, trainRates } from '../train/index.ts';
 import { type DriveFacts, parsePeriod, parseTravel } from '../units/index.ts';
 import { aimFindings, aimState, isCarried } from './aim-state.ts';
 import type { Derived, Stages } from './derived.ts';
 import { distancesOf, meshStates } from './mesh-state.ts';
+import { slackFindings, slackOf } from './slack.ts';
 import { stage } from './stage.ts';
 import { standsFor } from './stands-for.ts';
 import { teethFindings } from './teeth-findings.ts';
@@ -57,18 +58,38 @@ export function derive(machine: Machine, before?: Derived, chordError = CHORD_ER
     const facts = { ...drive.value, seconds: drive.value.seconds ?? free.value };
     return Object.fromEntries(aimList.map(a => [a.id, aimState(a, weighed(a), facts, carried(a))]));
   });
-  const teeth = stage(old?.teeth, [wheels.value, meshes.value], () =>
-    teethFindings(machine, wheels.value, meshes.value),
+  const flow = stage(old?.flow, [wheelList, joints, standing.drive?.member], () => driveFlow(standing));
+  const { processes, process } = machine;
+  const teeth = stage(
+    old?.teeth,
+    [wheels.value, meshes.value, flow.value, train.value, processes, process],
+    () =>
+      teethFindings({
+        machine,
+        wheels: wheels.value,
+        meshes: meshes.value,
+        flow: flow.value,
+        senses: Object.fromEntries(Object.entries(train.value.rates).map(([id, r]) => [id, sign(r)])),
+      }),
   );
+  const slack = stage(old?.slack, [aims.value, meshes.value, flow.value, train.value], () => {
+    const { rates } = train.value;
+    return Object.fromEntries(
+      aimList.flatMap(a => {
+        const of = a.member && slackOf(standing, flow.value, a.member, rates, wheels.value, meshes.value);
+        return a.member && of ? [[a.member, of] as const] : [];
+      }),
+    );
+  });
   const clearance = stage(old?.clearance, [positions.value, wheels.value, members], () => {
     const tips = Object.fromEntries(
-      Object.entries(wheels.value).map(([id, s]) => [id, s.dimensions.tipRadius]),
+      Object.entries(wheels.value).flatMap(([id, s]) => (isSolid(s) ? [[id, s.dimensions.tipRadius]] : [])),
     );
     return clearanceFindings(machine, positions.value.at, tips);
   });
   const stages: Stages = {
     ...{ drive, standsFor: free, train, modules, wheels, meshes, positions, phases, aims, teeth },
-    ...{ clearance, assembly, moving },
+    ...{ clearance, assembly, moving, flow, slack },
   };
   const findings = [
     ...driveFindings(standing, drive.value),
@@ -80,6 +101,7 @@ export function derive(machine: Machine, before?: Derived, chordError = CHORD_ER
     ...assembly.value,
     ...modules.value.findings,
     ...teeth.value,
+    ...slackFindings(machine, aims.value, member => slack.value[member]),
     ...positions.value.findings,
     ...phases.value.findings,
     ...clearance.value,
@@ -97,10 +119,16 @@ export function derive(machine: Machine, before?: Derived, chordError = CHORD_ER
     phases: phases.value,
     moving: moving.value,
     aims: aims.value,
+    flow: flow.value,
+    slack: slack.value,
     findings,
     stages,
   };
 }
+
+/** Whether a wheel fills its tip circle in the plane of the plan: no ring, rack, crossed wheel or disc that swings. */
+const isSolid = ({ teeth }: { teeth: { family: string } }): boolean =>
+  ['involute', 'cycloidal', 'lantern wheel', 'pins'].includes(teeth.family);
 
 function driveFacts({ drive }: Machine): DriveFacts {
   const seconds = drive?.speed.kind === 'period' ? parsePeriod(drive.speed.text) : undefined;

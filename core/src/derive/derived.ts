@@ -1,37 +1,53 @@
 import type { Path } from '../geometry/index.ts';
 import type { Phases, Positions } from '../layout/index.ts';
-import type { Pair } from '../mesh/index.ts';
+import type { Engagement, Pair } from '../mesh/index.ts';
 import type { Machine } from '../machine/index.ts';
 import type { Moving } from '../motion/index.ts';
 import type { Rational } from '../rational/index.ts';
 import type { Finding, Result } from '../result/index.ts';
-import type { InvoluteDimensions, ToothSpec } from '../tooth/index.ts';
-import type { TrainRates } from '../train/index.ts';
+import type { Circles, InvoluteDimensions, TeethSpec, ToothFigure, ToothSpec } from '../tooth/index.ts';
+import type { DriveFlow, TrainRates } from '../train/index.ts';
 import type { DriveFacts } from '../units/index.ts';
 import type { AimState } from './aim-state.ts';
 import type { Stage } from './stage.ts';
 
 /** What follows for one mesh; lengths in mm. */
 export interface MeshState {
-  readonly pair: Pair;
-  readonly specs: readonly [ToothSpec, ToothSpec];
+  /** Two involute wheels side by side, across their axes; only these have it. */
+  readonly pair: Pair | undefined;
+  readonly specs: readonly [ToothSpec, ToothSpec] | undefined;
   readonly distance: number;
   /** Without the spread of centres. */
   readonly theoreticalDistance: number;
-  readonly workingAngleDeg: number;
-  readonly contactRatio: number;
-  /** Backlash along the pitch circle, and how much of it comes from thinning and from spread centres. */
+  readonly workingAngleDeg: number | undefined;
+  /** By formula, where there is one; what the outlines do is measured by rolling them. */
+  readonly contactRatio: number | undefined;
+  /** Backlash along the pitch circle, and how much of it comes from thinning (or the form) and from spread centres. */
   readonly play: number;
   readonly playFromThinning: number;
   readonly playFromSpread: number;
+  /** The outlines ready to be rolled; undefined for teeth that do not lie in one plane, and for magnets. */
+  readonly engagement: Engagement | undefined;
+  /** Whether the engagement's first body is the mesh's wheel b. */
+  readonly swapped: boolean;
 }
 
-/** Teeth of one wheel: what decides them, their circles, and their outline or why there is none. */
+/** Lost motion of an output: each mesh's play seen at it, and their sum. Degrees at the output. */
+export interface Slack {
+  readonly total: number;
+  readonly meshes: readonly { readonly mesh: string; readonly degrees: number }[];
+}
+
+/** Teeth of one wheel: what decides them, their circles, and their figure or why there is none. */
 export interface WheelState {
-  readonly spec: ToothSpec;
-  readonly dimensions: InvoluteDimensions;
+  readonly teeth: TeethSpec;
+  /** Of external involute wheels: what decides them across the axis, and all their dimensions. */
+  readonly spec: ToothSpec | undefined;
+  readonly involute: InvoluteDimensions | undefined;
+  readonly dimensions: Circles;
+  readonly figure: Result<ToothFigure>;
   readonly outline: Result<Path>;
-  /** What the outline was made from, as text: the same key, the very same outline. */
+  /** What the figure was made from, as text: the same key, the very same figure. */
   readonly key: string;
 }
 
@@ -52,6 +68,10 @@ export interface Derived {
   /** What positions in time are made from; see stancesAt. */
   readonly moving: Moving;
   readonly aims: Readonly<Record<string, AimState>>;
+  /** Which wheel of each mesh drives, and how motion comes to every member. */
+  readonly flow: DriveFlow;
+  /** Lost motion of every output's arbor. */
+  readonly slack: Readonly<Record<string, Slack>>;
   readonly findings: readonly Finding[];
   readonly stages: Stages;
 }
@@ -70,11 +90,16 @@ export interface Stages {
   readonly aims: Stage<Readonly<Record<string, AimState>>>;
   readonly teeth: Stage<readonly Finding[]>;
   readonly clearance: Stage<readonly Finding[]>;
+  readonly flow: Stage<DriveFlow>;
+  readonly slack: Stage<Readonly<Record<string, Slack>>>;
   readonly assembly: Stage<readonly Finding[]>;
 }
 
 /** Modules by toothing, mm, and toothings that have none. */
 export interface ModuleTable {
+  /** As the maker said them; across the tooth where teeth lean. */
+  readonly normal: Readonly<Record<string, number>>;
+  /** Across the axis. */
   readonly modules: Readonly<Record<string, number>>;
   readonly findings: readonly Finding[];
 }

@@ -2,16 +2,18 @@ import { axisPositions, type Phases, type Positions, wheelPhases } from '../layo
 import { type Machine, meshes } from '../machine/index.ts';
 import { centreDistance } from '../mesh/index.ts';
 import { distancesOf } from './mesh-state.ts';
-import { moduleTable, pairOf } from './wheel-state.ts';
+import { pairOf } from './pair.ts';
+import { moduleTable } from './wheel-state.ts';
 
 /** Where all axes stand and how all wheels are set, without teeth: enough to try many counts quickly. */
 export function settle(machine: Machine): { readonly positions: Positions; readonly phases: Phases } {
   const table = moduleTable(machine);
   const distances = distancesOf(machine, table, {});
   for (const mesh of meshes(machine)) {
-    const pair = pairOf(machine, table, mesh);
+    const pair = pairOf(machine, table, mesh)?.pair;
     const theory = pair && centreDistance(pair);
-    if (theory !== undefined) distances[mesh.id] = theory + (mesh.spread ?? 0);
+    const spread = (mesh.spread ?? 0) * (mesh.type === 'internal' ? -1 : 1);
+    if (theory !== undefined) distances[mesh.id] = theory + spread;
   }
   const positions = axisPositions(machine, distances);
   return { positions, phases: wheelPhases(machine, positions.at) };

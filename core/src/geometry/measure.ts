@@ -56,16 +56,34 @@ export function distanceToSegment(a: Point, b: Point, p: Point): number {
 }
 
 /** Whether a closed polygon crosses itself: every pair of edges that are not neighbours, swept along x. */
-export function crossesItself(points: readonly Point[]): boolean {
-  const n = points.length;
-  const edges = points.map((p, i) => ({ i, p, q: points[(i + 1) % n] as Point }));
+export const crossesItself = (points: readonly Point[]): boolean =>
+  edgesCross(
+    points.map((p, i) => ({ i, p, q: points[(i + 1) % points.length] as Point })),
+    points.length,
+  );
+
+/** The same for a run of points that is not closed. */
+export const openCrosses = (points: readonly Point[]): boolean =>
+  edgesCross(
+    points.slice(0, -1).map((p, i) => ({ i, p, q: points[i + 1] as Point })),
+    Infinity,
+  );
+
+interface Edge {
+  readonly i: number;
+  readonly p: Point;
+  readonly q: Point;
+}
+
+/** Sweeps edges along x; the n-th follows the first where the points close. */
+function edgesCross(edges: Edge[], n: number): boolean {
   const low = (e: { p: Point; q: Point }): number => Math.min(e.p.x, e.q.x);
   edges.sort((a, b) => low(a) - low(b));
-  for (let i = 0; i < n; i++) {
+  for (let i = 0; i < edges.length; i++) {
     const a = edges[i];
     if (!a) continue;
     const high = Math.max(a.p.x, a.q.x);
-    for (let j = i + 1; j < n; j++) {
+    for (let j = i + 1; j < edges.length; j++) {
       const b = edges[j];
       if (!b || low(b) > high) break;
       const gap = Math.abs(a.i - b.i);

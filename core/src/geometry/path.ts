@@ -34,6 +34,18 @@ export function polygon(points: readonly Point[]): Path {
   return { start, segments: [...rest, start].map(to => ({ kind: 'line' as const, to })), closed: true };
 }
 
+/** The same path walked the other way. */
+export function reversePath(path: Path): Path {
+  const points = [path.start, ...path.segments.map(s => s.to)];
+  const segments = path.segments
+    .map((s, i): Segment => {
+      const to = points[i] ?? path.start;
+      return s.kind === 'line' ? { kind: 'line', to } : { ...s, to, ccw: !s.ccw };
+    })
+    .reverse();
+  return { start: points.at(-1) ?? path.start, segments, closed: true };
+}
+
 /** The sweep of an arc in radians, positive counter-clockwise, in (0, 2π] by size. */
 export function sweep(from: Point, arc: { to: Point; centre: Point; ccw: boolean }): number {
   const a = Math.atan2(from.y - arc.centre.y, from.x - arc.centre.x);

@@ -9,3 +9,4 @@ export * from './mesh-kind.ts';
 export * from './close-loop.ts';
 export * from './serve.ts';
 export * from './idler.ts';
+export * from './tooth-form.ts';

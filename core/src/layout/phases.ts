@@ -9,6 +9,9 @@ export interface Phases {
   readonly findings: readonly Finding[];
 }
 
+/** Meshes whose teeth come into gaps in the plan; a reducer's disc stands in its ring as a wheel in a ring does. */
+const PHASED: ReadonlySet<MeshJoint['type']> = new Set(['external', 'internal', 'reducer']);
+
 /** Two teeth may miss the middle of their gaps by this part of a tooth, in radians of tooth phase. */
 const CLOSES = 1e-6;
 
@@ -22,7 +25,7 @@ export function wheelPhases(
 ): Phases {
   const at: Record<string, number> = {};
   const findings: Finding[] = [];
-  const flat = meshes(machine).filter(j => (j.type === 'external' || j.type === 'internal') && j.a !== j.b);
+  const flat = meshes(machine).filter(j => PHASED.has(j.type) && j.a !== j.b);
   const meshesOf = new Map<string, MeshJoint[]>();
   for (const j of flat) for (const w of [j.a, j.b]) meshesOf.set(w, [...(meshesOf.get(w) ?? []), j]);
   const centre = (id: string): Point | undefined => {
@@ -44,7 +47,7 @@ export function wheelPhases(
         const [p, q, zp, zq] = [centre(id), centre(other), count(id), count(other)];
         if (checked.has(j.id) || !p || !q || zp === undefined || zq === undefined) continue;
         checked.add(j.id);
-        const inside = j.type === 'internal';
+        const inside = j.type !== 'external';
         const line = inside ? ringLine(machine, j, p, q, id) : direction(p, q);
         const phase = at[id] ?? 0;
         const known = at[other];

@@ -3,12 +3,39 @@ import { VERSION } from './schema/machine.ts';
 /**
  * Steps from one version of the document to the next, by the version they start from. Version 1 is the first; version 2
  * added plans for several outputs, wider searches with what they found, aims seen from an arm, and the way a drive rolls;
- * version 3 added the mode a machine stands in, what turns the drive, and the way bevels, worms and racks stand.
+ * version 3 added the mode a machine stands in, what turns the drive, and the way bevels, worms and racks stand; version 4
+ * added what tooth forms beside the involute are made from, bores of other shapes, and bodies.
  */
 const STEPS: Readonly<Record<number, (data: unknown) => unknown>> = {
   1: data => ({ ...(data as object), version: 2, plans: [] }),
   2: data => ({ ...(data as object), version: 3 }),
+  3: data => ({
+    ...(data as object),
+    version: 4,
+    toothings: formsOf((data as { toothings?: unknown }).toothings),
+  }),
 };
+
+/** What forms of version 3 did not say, as a maker would have it who says nothing. */
+const FORMS_BEFORE_4: Readonly<Record<string, object>> = {
+  cycloidal: { drives: 'wheel', tip: 'eased', practical: 0.95, clearance: 0.4 },
+  lantern: { practical: 0.9, clearance: 0.1 },
+  pegs: { friction: 0.35 },
+  reducer: { offset: 0, ring: 'pins' },
+};
+
+function formsOf(toothings: unknown): unknown {
+  if (!Array.isArray(toothings)) return toothings;
+  return toothings.map((t: unknown) => {
+    if (typeof t !== 'object' || t === null) return t;
+    const { form, helixDeg, ...rest } = t as { form?: unknown; helixDeg?: unknown };
+    if (typeof form !== 'object' || form === null) return t;
+    const kind = String((form as { kind?: unknown }).kind);
+    const leaning = typeof helixDeg === 'number' ? { helixDeg: Math.abs(helixDeg) } : {};
+    const said = kind === 'cycloidal' ? { kind } : form;
+    return { ...rest, ...leaning, form: { ...FORMS_BEFORE_4[kind], ...said } };
+  });
+}
 
 /** Brings a document of an older version up to the one this code writes. Throws for a version without a step. */
 export function migrate(data: unknown, version: number): unknown {

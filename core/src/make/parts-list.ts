@@ -1,3 +1,4 @@
+import { boreReach } from '../body/index.ts';
 import type { Derived } from '../derive/index.ts';
 import type { Table } from '../drawing/index.ts';
 import { byId, circleCount } from '../machine/index.ts';
@@ -8,12 +9,13 @@ export function partsList(derived: Derived): Table {
   const { machine } = derived;
   const rows = machine.wheels.map(w => {
     const d = derived.wheels[w.id]?.dimensions;
-    const bore = w.bore?.kind === 'round' ? w.bore.diameter : 0;
+    const hole = w.bore && w.bore.kind !== 'none' ? w.bore : undefined;
+    const bore = hole ? round(2 * boreReach(hole)) : 0;
     return [
       w.name,
       byId(machine.members, w.member)?.name ?? '',
       circleCount(w) ?? '',
-      derived.wheels[w.id]?.spec.module ?? '',
+      derived.modules[w.toothing] ?? '',
       w.shift ?? 0,
       d ? round(2 * d.pitchRadius) : '',
       d ? round(2 * d.tipRadius) : '',

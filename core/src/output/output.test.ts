@@ -136,7 +136,7 @@ describe('two exported wheels, rolled against each other as the files have them'
   };
 
   it('do not overlap beyond the chord error, and keep contact, through a tooth', () => {
-    const [za, zb] = [a, b].map(id => tight.wheels[id]!.spec.count) as [number, number];
+    const [za, zb] = [a, b].map(id => tight.wheels[id]!.spec!.count) as [number, number];
     const rolling = rollingPair(corners(a), corners(b), tight.meshes[mesh.id]!.distance);
     const phase = matingPhase(za, 0, zb, 0);
     for (let i = 0; i < 10; i++) {

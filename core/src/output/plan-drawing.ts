@@ -3,16 +3,16 @@ import type { Drawing, Group } from '../drawing/index.ts';
 import { circle } from '../geometry/index.ts';
 import { AT_REST, copyPlace, type DriveTurns, stancesAt } from '../motion/index.ts';
 import { fail, ok, type Result } from '../result/index.ts';
-import { fileNotes, wheelShape } from './wheel-drawing.ts';
+import { fileNotes, wheelShapes } from './wheel-drawing.ts';
 
 /** The whole plan in mesh at some turns of the drive: every wheel that has an outline, its pitch circle and its name. */
 export function planDrawing(derived: Derived, turns: DriveTurns = AT_REST): Result<Drawing> {
   const groups: Group[] = [];
   const places = stancesAt(derived.moving, turns);
   for (const wheel of derived.machine.wheels) {
-    const shape = wheelShape(derived, wheel);
+    const shape = wheelShapes(derived, wheel);
     const state = derived.wheels[wheel.id];
-    if (!shape.ok || !state) continue;
+    if (!shape.ok || !state || (state.figure.ok && !state.figure.value.closes)) continue;
     const pitch = {
       name: `Pitch circle of ${wheel.name}`,
       role: 'reference' as const,
@@ -23,7 +23,7 @@ export function planDrawing(derived: Derived, turns: DriveTurns = AT_REST): Resu
       const stance = places.get(place);
       if (!stance) return;
       const { centre, angle } = stance;
-      const shapes = [shape.value, pitch];
+      const shapes = [...shape.value, pitch];
       groups.push({ name: wheel.name, ...centre, angle: angle + phase + spin, shapes, labels: [] });
     };
     put(wheel.member, 0);

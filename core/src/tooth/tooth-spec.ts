@@ -4,6 +4,7 @@ import type { InvoluteForm } from '../machine/index.ts';
 export interface ToothSpec {
   readonly form: InvoluteForm;
   readonly module: number;
+  /** Teeth on the full circle; the developed back cone of a bevel holds no whole number of them. */
   readonly count: number;
   /** Profile shift in modules, outwards positive. */
   readonly shift: number;

@@ -6,3 +6,4 @@ export * from './laws.ts';
 export * from './train-rates.ts';
 export * from './ground-rate.ts';
 export * from './nested.ts';
+export * from './drive-flow.ts';

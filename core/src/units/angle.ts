@@ -10,3 +10,6 @@ export function wrapAngle(rad: number): number {
   const r = rad - turn * Math.floor(rad / turn);
   return r > Math.PI ? r - turn : r;
 }
+
+/** The cosine of an angle in degrees. */
+export const cosDeg = (deg: number): number => Math.cos(radians(deg));

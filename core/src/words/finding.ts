@@ -1,24 +1,10 @@
 import type { Machine } from '../machine/index.ts';
 import type { Finding, Fix } from '../result/index.ts';
 import { figure, fixed, mm } from '../units/index.ts';
+import type { FindingWords, Words } from './finding-words.ts';
 import { nameOf } from './names.ts';
 import { sayProblem } from './problem.ts';
-
-/** A finding in words: what it is, why, and what would mend it when no single change does. */
-export interface FindingWords {
-  readonly title: string;
-  readonly why: string;
-  readonly advice?: string;
-}
-
-interface Speaker {
-  /** The name of the n-th subject. */
-  readonly name: (n?: number) => string;
-  readonly num: (key: string) => number;
-  readonly text: (key: string) => string;
-}
-
-type Words = (s: Speaker) => FindingWords;
+import { TEETH_WORDS } from './teeth-words.ts';
 
 /** A fraction with a true minus sign. */
 const signed = (text: string): string => text.replace('-', '−');
@@ -165,7 +151,7 @@ const WORDS: Readonly<Record<string, Words>> = {
     title: `${s.name()} cannot be cut`,
     why: sayProblem({
       code: s.text('problem'),
-      data: { count: s.num('count'), most: s.num('most'), least: s.num('least') },
+      data: s.data,
     }),
   }),
   undercut: s => ({
@@ -259,12 +245,13 @@ const WORDS: Readonly<Record<string, Words>> = {
 
 /** A finding as the maker reads it. Throws for a code without words. */
 export function sayFinding(finding: Finding, machine: Machine): FindingWords {
-  const words = WORDS[finding.code];
+  const words = WORDS[finding.code] ?? TEETH_WORDS[finding.code];
   if (!words) throw new Error(`sayFinding: no words for ${finding.code}`);
   return words({
     name: (n = 0) => nameOf(machine, finding.subjects[n] ?? ''),
     num: key => Number(finding.data[key] ?? 0),
     text: key => String(finding.data[key] ?? ''),
+    data: finding.data,
   });
 }
 
@@ -277,6 +264,15 @@ const FIXES: Readonly<Record<string, (value: number) => string>> = {
   'insert-idler': v => `Insert an idler of ${v}`,
   'hold-member': () => 'Hold it still',
   'set-places': () => 'Nearest places that do',
+  'set-shorten': v => `Cut the tips by ${figure(v, 3)} modules`,
+  'set-pin': v => `Pins of ${mm(v)}`,
+  'set-rim': v => `Rim ${mm(v, 1)}`,
+  'set-solid': () => 'Leave it solid',
+  'set-face-width': v => `Face width ${mm(v, 1)}`,
+  'form-pinion-drives': () => 'Form it for a driving pinion',
+  'form-wheel-drives': () => 'Form it for a driving wheel',
+  'hand-left': () => 'Make it left-hand',
+  'hand-right': () => 'Make it right-hand',
   'swing-axis': v => `Swing to ${figure(v, 4)}°`,
 };
 

@@ -1,5 +1,6 @@
 import type { Problem } from '../result/index.ts';
 import { fixed } from '../units/index.ts';
+import { TOOTH_SENTENCES } from './tooth-problem.ts';
 
 type Data = Problem['data'];
 type Sentence = (d: Data) => string;
@@ -184,20 +185,12 @@ const SENTENCES: Readonly<Record<string, Sentence>> = {
     `“${d['owner']}” rests in a frame “${d['id']}” that is neither the ground nor an arbor.`,
   'axis-on-itself': d =>
     `The axis “${d['id']}” hangs on itself in a circle. One of the axes must be given its own place.`,
-  'too-many-teeth-to-draw': d => `${d['count']} teeth are more than are drawn; the limit is ${d['most']}.`,
-  'too-few-teeth-to-draw': d =>
-    `${d['count']} teeth cannot make an involute wheel that turns; use ${d['least']} or more.`,
-  'root-vanishes': () =>
-    'The root of the teeth falls into the centre. Use more teeth, a larger profile shift or a smaller dedendum.',
-  'teeth-cut-away': () =>
-    'The cutter takes the whole flank away. Use more teeth, a larger profile shift or a smaller dedendum.',
-  'tooth-thinned-away': () => 'Thinning for play leaves no tooth. Take less play, or a larger module.',
-  'rack-too-deep': () =>
-    'At this pressure angle the cutter comes to a point before it reaches the root. Take a smaller dedendum.',
   'size-needs-count': d =>
     `“${d['toothing']}” is sized by a wheel whose count is open. Give it a count, or size by module.`,
   'size-impossible': d =>
-    `“${d['toothing']}” cannot have that outside diameter: the profile shift is too negative.`,
+    `“${d['toothing']}” cannot have that diameter at that count: take more teeth or less negative shift.`,
+  'size-not-for-form': d =>
+    `“${d['toothing']}” is no involute form, and is sized by module, pitch or centre distance.`,
   'teeth-not-drawn': d => `The teeth of “${d['wheel']}” are of a kind that is not drawn yet.`,
   'date-unreadable': d => `${reading(d)} is not a date. Write one such as 2026-01-01 or 2026-01-01 06:30.`,
   'tolerance-zero': () => 'No train is without any drift for ever. Allow more than 0 degrees.',
@@ -206,7 +199,7 @@ const SENTENCES: Readonly<Record<string, Sentence>> = {
 
 /** A problem as a sentence for the maker. */
 export function sayProblem(problem: Problem): string {
-  const sentence = SENTENCES[problem.code];
+  const sentence = SENTENCES[problem.code] ?? TOOTH_SENTENCES[problem.code];
   if (!sentence) throw new Error(`sayProblem: no words for ${problem.code}`);
   return sentence(problem.data);
 }

@@ -1,9 +1,9 @@
-import type { Derived } from '@tesseron/core/derive';
-import { flatten, type Point } from '@tesseron/core/geometry';
+import { type Derived, type WheelPlane, wheelPlane, type WheelState } from '@tesseron/core/derive';
+import { flatten, type Path, type Point } from '@tesseron/core/geometry';
 import { circleCount, type Wheel } from '@tesseron/core/machine';
 import { copyPlace, type DriveTurns, type Stance, stancesAt } from '@tesseron/core/motion';
 import type { Rational } from '@tesseron/core/rational';
-import { involuteOutline, type ToothSpec } from '@tesseron/core/tooth';
+import { toothFigure } from '@tesseron/core/tooth';
 
 /** A wheel as the plan shows it. */
 export interface DrawnWheel {
@@ -17,8 +17,9 @@ export interface DrawnWheel {
   readonly pitchRadius: number;
   readonly tipRadius: number;
   readonly rootRadius: number;
-  readonly boreRadius: number;
-  readonly spec: ToothSpec | undefined;
+  /** Its teeth, where they lie in the plan and can be drawn. */
+  readonly state: WheelState | undefined;
+  readonly machine: Derived['machine'];
   readonly key: string;
 }
 
@@ -32,7 +33,8 @@ export function drawnWheels(derived: Derived): DrawnWheel[] {
     const count = circleCount(wheel);
     const module = derived.modules[wheel.toothing] ?? 1;
     if (axis === undefined) return [];
-    const d = state?.outline.ok ? state.dimensions : undefined;
+    const d = state?.figure.ok ? state.dimensions : undefined;
+    const flat = state?.figure.ok && state.figure.value.closes ? state : undefined;
     const plain = ((count ?? 20) * module) / 2;
     return [
       {
@@ -45,9 +47,9 @@ export function drawnWheels(derived: Derived): DrawnWheel[] {
         pitchRadius: d?.pitchRadius ?? plain,
         tipRadius: d?.tipRadius ?? plain,
         rootRadius: d?.rootRadius ?? plain,
-        boreRadius: wheel.bore?.kind === 'round' ? wheel.bore.diameter / 2 : 0,
-        spec: d ? state?.spec : undefined,
-        key: state?.key ?? '',
+        state: flat,
+        machine,
+        key: `${state?.key ?? ''} ${JSON.stringify([wheel.bore, wheel.body])}`,
       },
     ];
   });
@@ -77,11 +79,11 @@ export function createOutlineCache(): OutlineCache {
   return {
     get(wheel, scale) {
       const fineness = 2 ** Math.floor(Math.log2(PIXELS_OFF / scale));
-      const teeth = wheel.spec !== undefined && wheel.spec.module * scale * 3 > LEAST_TOOTH_PIXELS;
-      const name = `${wheel.key} ${wheel.boreRadius} ${wheel.tipRadius} ${teeth ? fineness : 'disc'}`;
+      const teeth = toothWidth(wheel) * scale * 3 > LEAST_TOOTH_PIXELS;
+      const name = `${wheel.key} ${wheel.tipRadius} ${teeth ? fineness : 'disc'}`;
       const known = kept.get(name);
       if (known) return known;
-      const path = outlinePath(wheel, teeth, fineness);
+      const path = outlinePath(wheel, teeth, Math.max(0.002, fineness));
       if (kept.size >= MOST_KEPT) kept.clear();
       kept.set(name, path);
       return path;
@@ -89,20 +91,43 @@ export function createOutlineCache(): OutlineCache {
   };
 }
 
+/** About a module, mm; nought where no teeth are drawn. */
+const toothWidth = ({ state, pitchRadius, count }: DrawnWheel): number =>
+  state && count ? (2 * pitchRadius) / count : 0;
+
 function outlinePath(wheel: DrawnWheel, teeth: boolean, chordError: number): Path2D {
   const path = new Path2D();
-  const outline = teeth && wheel.spec ? involuteOutline(wheel.spec, Math.max(0.002, chordError)) : undefined;
-  if (outline?.ok) trace(path, flatten(outline.value, Math.max(0.002, chordError)));
-  else path.arc(0, 0, wheel.pitchRadius, 0, 2 * Math.PI);
-  if (wheel.boreRadius > 0) {
-    path.moveTo(wheel.boreRadius, 0);
-    path.arc(0, 0, wheel.boreRadius, 0, 2 * Math.PI, true);
+  const plane = planeAt(wheel, chordError);
+  if (!plane) path.arc(0, 0, wheel.pitchRadius, 0, 2 * Math.PI);
+  else if (teeth) for (const p of [plane.outline, ...plane.holes]) trace(path, p, chordError);
+  else {
+    const ring = wheel.tipRadius < wheel.rootRadius;
+    if (ring) trace(path, plane.outline, chordError);
+    else path.arc(0, 0, wheel.pitchRadius, 0, 2 * Math.PI);
+    for (const p of ring ? [] : plane.holes) trace(path, p, chordError);
+    if (ring) addCircle(path, wheel.pitchRadius);
   }
   return path;
 }
 
-function trace(path: Path2D, points: readonly Point[]): void {
-  for (const p of points) path.lineTo(p.x, p.y);
+function addCircle(path: Path2D, radius: number): void {
+  path.moveTo(radius, 0);
+  path.arc(0, 0, radius, 0, 2 * Math.PI, true);
+}
+
+/** The wheel's plane figure, no finer than it is drawn. */
+function planeAt({ wheel, state, machine }: DrawnWheel, chordError: number): WheelPlane | undefined {
+  if (!state) return undefined;
+  const coarse = { ...state, figure: toothFigure(state.teeth, chordError) };
+  const plane = wheelPlane({ machine, wheels: { [wheel.id]: coarse } }, wheel);
+  return plane.ok ? plane.value : undefined;
+}
+
+function trace(path: Path2D, outline: Path, chordError: number): void {
+  const [first, ...rest] = flatten(outline, chordError);
+  if (!first) return;
+  path.moveTo(first.x, first.y);
+  for (const p of rest) path.lineTo(p.x, p.y);
   path.closePath();
 }
 

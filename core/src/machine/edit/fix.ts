@@ -1,5 +1,5 @@
 import type { Fix } from '../../result/index.ts';
-import type { Axis, InvoluteForm } from '../types.ts';
+import type { Axis, InvoluteForm, Toothing, Wheel } from '../types.ts';
 import { insertIdler } from './insert-idler.ts';
 import { type Edit, holdMember, setAxisPlace, setSpread, setToothing, setWheel } from './patch.ts';
 import { byId } from '../lookup.ts';
@@ -11,6 +11,15 @@ const EDITS: Readonly<Record<string, (subject: string, value: number) => Edit>> 
   'set-spread': (id, value) => setSpread(id, value),
   'set-fillet': (id, value) => setForm(id, { fillet: value }),
   'set-addendum': (id, value) => setForm(id, { addendum: value }),
+  'set-shorten': (id, value) => setWheel(id, { shorten: value }),
+  'set-pin': (id, value) => setFormOf(id, 'reducer', { pinDiameter: value }),
+  'set-face-width': (id, value) => setToothing(id, { faceWidth: value }),
+  'form-pinion-drives': id => setFormOf(id, 'cycloidal', { drives: 'pinion' }),
+  'form-wheel-drives': id => setFormOf(id, 'cycloidal', { drives: 'wheel' }),
+  'hand-left': id => setWheel(id, { hand: 'left' }),
+  'hand-right': id => setWheel(id, { hand: 'right' }),
+  'set-rim': (id, value) => setBody(id, { rim: value }),
+  'set-solid': id => setBody(id, { web: { kind: 'solid' } }),
   'insert-idler': (id, value) => insertIdler(id, value),
   'hold-member': id => holdMember(id),
   'set-places': setPlaces,
@@ -38,14 +47,26 @@ function setPlaces(member: string, step: number): Edit {
   };
 }
 
-/** Changes the form of an involute toothing; any other is left as it is. */
-const setForm =
-  (id: string, change: Partial<InvoluteForm>): Edit =>
+type Form = Toothing['form'];
+
+/** Changes the form of a toothing of that kind; any other is left as it is. */
+const setFormOf =
+  <K extends Form['kind']>(id: string, kind: K, change: Partial<Extract<Form, { kind: K }>>): Edit =>
   machine => {
     const toothing = byId(machine.toothings, id);
-    return toothing?.form.kind === 'involute'
-      ? setToothing(id, { form: { ...toothing.form, ...change } })(machine)
+    return toothing?.form.kind === kind
+      ? setToothing(id, { form: { ...toothing.form, ...change } as Form })(machine)
       : machine;
+  };
+
+const setForm = (id: string, change: Partial<InvoluteForm>): Edit => setFormOf(id, 'involute', change);
+
+/** Changes the body of a wheel that has one. */
+const setBody =
+  (id: string, change: Partial<NonNullable<Wheel['body']>>): Edit =>
+  machine => {
+    const body = byId(machine.wheels, id)?.body;
+    return body ? setWheel(id, { body: { ...body, ...change } })(machine) : machine;
   };
 
 /** The edit that a fix stands for. Throws for a code that has none: every fix that is offered must work. */

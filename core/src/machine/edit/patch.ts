@@ -1,5 +1,5 @@
 import { GROUND } from '../schema/basic.ts';
-import type { Aim, Axis, Machine, Member, Toothing, Wheel } from '../types.ts';
+import type { Aim, Axis, Machine, Member, MeshJoint, Toothing, Wheel } from '../types.ts';
 
 /** A change of the document: a pure function from one machine to the next. */
 export type Edit = (machine: Machine) => Machine;
@@ -46,6 +46,10 @@ export const holdMember = (id: string): Edit =>
 /** Moves the centres of a mesh apart by so much, mm. */
 export const setSpread = (id: string, spread: number): Edit =>
   patch('joints', id, j => (j.kind === 'mesh' ? { ...j, spread } : j));
+
+/** Changes some fields of a mesh. */
+export const setMesh = (id: string, change: Partial<Omit<MeshJoint, 'id' | 'kind'>>): Edit =>
+  patch('joints', id, j => (j.kind === 'mesh' ? { ...j, ...change } : j));
 
 /** Adds an aim after the others. */
 export const addAim =

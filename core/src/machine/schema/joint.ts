@@ -28,6 +28,8 @@ export const Joint = z.discriminatedUnion('kind', [
      * the point where their axes meet, a worm's or crossed wheel to the left of the worm, a rack to the left of its pinion.
      */
     opposite: z.literal(true).optional(),
+    /** Angle between the axes of a pair of bevels; a right angle when not said. */
+    shaftAngleDeg: z.number().min(5).max(175).optional(),
   }),
   /** A chain or belt over any number of wheels, inside or outside its loop. */
   z.strictObject({

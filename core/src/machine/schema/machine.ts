@@ -8,7 +8,7 @@ import { Aim, Drive, Indicator, LogEntry, Measurement, Part, Plan, Pose, Process
 
 /** The mark of our files, and the version of the schema that this code writes. */
 export const FORMAT = 'tesseron-machine';
-export const VERSION = 3;
+export const VERSION = 4;
 
 const MOST_ITEMS = 5000;
 const list = <T extends z.ZodType>(item: T): z.ZodArray<T> => z.array(item).max(MOST_ITEMS);

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { Degrees, Id, Mm, Name, Size } from './basic.ts';
+import { Id, Mm, Name, Size } from './basic.ts';
 
 /** The law of the tooth flank. Factors are in modules. */
 const Form = z.discriminatedUnion('kind', [
@@ -9,15 +9,57 @@ const Form = z.discriminatedUnion('kind', [
     addendum: z.number().min(0.2).max(2),
     dedendum: z.number().min(0.2).max(2.5),
     fillet: z.number().min(0).max(1),
+    /** The corner between flank and tip, taken off by so many modules. */
+    tip: z
+      .strictObject({ kind: z.enum(['chamfer', 'round']), size: z.number().positive().max(0.5) })
+      .optional(),
   }),
+  /**
+   * The clockmaker's form: the addendum of what drives is an epicycloid for its mate, flanks are radial. `practical` is
+   * the part of the theoretical addendum that stands; `leaf` the thickness of a pinion's leaf in modules.
+   */
   z.strictObject({
     kind: z.literal('cycloidal'),
-    generating: z.number().positive().max(1),
-    addendum: z.number().positive(),
+    drives: z.enum(['wheel', 'pinion', 'both']),
+    tip: z.enum(['eased', 'round', 'medium ogive', 'high ogive']),
+    practical: z.number().min(0.5).max(1),
+    leaf: z.number().min(0.5).max(1.6).optional(),
+    clearance: z.number().min(0.05).max(1),
   }),
-  z.strictObject({ kind: z.literal('lantern'), pinDiameter: Size }),
-  z.strictObject({ kind: z.literal('pegs'), pegDiameter: Size, pegLength: Size }),
-  z.strictObject({ kind: z.literal('reducer'), pinDiameter: Size, eccentricity: Size }),
+  /** A pinion of pins and the wheel formed for it; clearance below the pins in modules. */
+  z.strictObject({
+    kind: z.literal('lantern'),
+    pinDiameter: Size,
+    practical: z.number().min(0.5).max(1),
+    clearance: z.number().min(0).max(1),
+  }),
+  /** Two rings of pegs at right angles: how far the pegs reach past each other, and the friction of their material. */
+  z.strictObject({
+    kind: z.literal('pegs'),
+    pegDiameter: Size,
+    pegLength: Size,
+    friction: z.number().min(0.01).max(1.5),
+  }),
+  /** A lobed disc within a ring of pins or half-round lobes; the module is the pins' circle over their number. */
+  z.strictObject({
+    kind: z.literal('reducer'),
+    pinDiameter: Size,
+    eccentricity: Size,
+    offset: Mm.min(0).max(2),
+    ring: z.enum(['pins', 'lobes']),
+  }),
+  /** Magnets round a rim, a pair of poles for a tooth; the gap of air lies between the rims, `wall` outside a magnet. */
+  z.strictObject({
+    kind: z.literal('magnetic'),
+    magnet: z.discriminatedUnion('shape', [
+      z.strictObject({ shape: z.literal('round'), diameter: Size }),
+      z.strictObject({ shape: z.literal('block'), width: Size, depth: Size }),
+    ]),
+    gap: Mm.min(0).max(20),
+    /** For a disc that swings within a ring: how far off centre. */
+    eccentricity: Size.optional(),
+    wall: Mm.min(0).max(20),
+  }),
   z.strictObject({ kind: z.literal('sprocket'), rollerDiameter: Size }),
   z.strictObject({ kind: z.literal('spiral'), least: Size, most: Size }),
 ]);
@@ -28,6 +70,7 @@ const ToothSize = z.discriminatedUnion('by', [
   z.strictObject({ by: z.literal('diametral pitch'), pitch: Size }),
   z.strictObject({ by: z.literal('circular pitch'), pitch: Size }),
   z.strictObject({ by: z.literal('outside diameter'), wheel: Id, diameter: Size }),
+  z.strictObject({ by: z.literal('root diameter'), wheel: Id, diameter: Size }),
   z.strictObject({ by: z.literal('centre distance'), joint: Id, distance: Size }),
 ]);
 
@@ -37,7 +80,12 @@ export const Toothing = z.strictObject({
   name: Name,
   form: Form,
   size: ToothSize,
-  helixDeg: Degrees.optional(),
+  /** Helix angle at the pitch cylinder; the module is then the normal one. Which way each wheel leans is its hand. */
+  helixDeg: z.number().min(0).max(60).optional(),
+  /** Two opposite helices side by side, whose thrusts cancel. */
+  double: z.literal(true).optional(),
+  /** Width of the teeth along a bevel's cone, mm. */
+  faceWidth: Size.optional(),
   /** Backlash of a pair along the pitch circle, in mm, taken by thinning both wheels alike. */
   play: Mm.min(0).max(10),
 });
@@ -57,11 +105,52 @@ const Teeth = z.discriminatedUnion('kind', [
   }),
 ]);
 
-/** The hole in the middle of a wheel. */
+/** How the hole sits on its arbor. */
+const Fit = z.enum(['press', 'sliding', 'free']);
+
+/** The hole in the middle of a wheel, by the size of the arbor that goes into it. */
 const Bore = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('none') }),
-  z.strictObject({ kind: z.literal('round'), diameter: Size }),
+  z.strictObject({ kind: z.literal('round'), diameter: Size, fit: Fit.optional() }),
+  /** Across flats. */
+  z.strictObject({ kind: z.literal('hex'), across: Size, fit: Fit.optional() }),
+  z.strictObject({ kind: z.literal('square'), across: Size, fit: Fit.optional() }),
+  /** A round with one flat; `flat` is what remains across it. */
+  z.strictObject({ kind: z.literal('D'), diameter: Size, flat: Size, fit: Fit.optional() }),
+  /** A round with a keyway; `depth` from the round outwards. */
+  z.strictObject({ kind: z.literal('keyed'), diameter: Size, width: Size, depth: Size, fit: Fit.optional() }),
 ]);
+
+/** What lies between hub and teeth. Lengths in mm; what is left out follows from the size of the teeth. */
+const Body = z.strictObject({
+  hubDiameter: Size.optional(),
+  rim: Size.optional(),
+  /** Outside width of a ring beyond its roots, or of a plate of pins. */
+  web: z.discriminatedUnion('kind', [
+    z.strictObject({ kind: z.literal('solid') }),
+    z.strictObject({
+      kind: z.literal('spokes'),
+      number: z.number().int().min(2).max(24),
+      width: Size.optional(),
+    }),
+    z.strictObject({
+      kind: z.literal('curved spokes'),
+      number: z.number().int().min(2).max(24),
+      width: Size.optional(),
+      /** How far round the rim end of a spoke stands from its hub end. */
+      sweepDeg: z.number().min(-90).max(90),
+    }),
+    z.strictObject({
+      kind: z.literal('holes'),
+      number: z.number().int().min(2).max(36),
+      diameter: Size.optional(),
+    }),
+  ]),
+  /** A mark at tooth 0, by which the wheel is set. */
+  mark: z.boolean(),
+  /** The count and the name, engraved. */
+  engraved: z.boolean(),
+});
 
 /** A toothed part of a member. */
 export const Wheel = z.strictObject({
@@ -73,8 +162,11 @@ export const Wheel = z.strictObject({
   teeth: Teeth,
   /** Profile shift in modules. */
   shift: z.number().min(-3).max(3).optional(),
+  /** Tips cut down by so many modules. */
+  shorten: z.number().min(0).max(1).optional(),
   hand: z.enum(['left', 'right']).optional(),
   layer: z.number().int().min(-1000).max(1000),
   thickness: Size.optional(),
   bore: Bore.optional(),
+  body: Body.optional(),
 });

@@ -141,6 +141,8 @@ export const Process = z.strictObject({
   kerf: Mm.min(0).optional(),
   nozzle: Size.optional(),
   cutter: Size.optional(),
+  /** The least width of a feature that it makes. */
+  leastFeature: Size.optional(),
 });
 
 /** A named position of the whole machine, by the turns of its drive. */

@@ -1,52 +1,158 @@
 <script setup lang="ts">
+import { bevelDrawing, type BevelPattern } from '@tesseron/core/output';
 import { byId, meshes, setSpread } from '@tesseron/core/machine';
+import { AS_MADE, type WhatIf, whatIf } from '@tesseron/core/mesh';
 import { fixed, mm } from '@tesseron/core/units';
 import { centreWorking, contactWorking } from '@tesseron/core/working';
-import { nameOf } from '@tesseron/core/words';
-import { computed, ref } from 'vue';
+import { nameOf, wheelName } from '@tesseron/core/words';
+import { computed, ref, shallowRef, watch } from 'vue';
+import { stances } from '../../draw/plan-scene';
 import PlanCanvas from '../../draw/PlanCanvas.vue';
+import { rateColour } from '../../draw/rate-colour';
+import { useTheme } from '../../draw/theme';
+import FindingList from '../../frame/FindingList.vue';
 import StationLayout from '../../frame/StationLayout.vue';
 import { useWorking } from '../../frame/use-working';
 import { useOpen } from '../../machine/use-open';
 import NumberField from '../../parts/NumberField.vue';
+import { useClock } from '../../run/clock';
+import BevelDrawing from './BevelDrawing.vue';
+import BevelPanel from './BevelPanel.vue';
+import { mayBeSlow } from './may-be-slow';
+import MeshCloseUp from './MeshCloseUp.vue';
 import { meshFocus } from './mesh-focus';
+import PegDrawing from './PegDrawing.vue';
+import PegPanel from './PegPanel.vue';
+import RollChart from './RollChart.vue';
+import RollFigures from './RollFigures.vue';
+import ShiftTools from './ShiftTools.vue';
 import ToothingEditor from './ToothingEditor.vue';
+import { usePegs } from './use-pegs';
+import { useRoll } from './use-roll';
 import WheelEditor from './WheelEditor.vue';
 
 const { machine, derived, change } = useOpen();
 const working = useWorking();
+const clock = useClock();
+const { tokens } = useTheme();
 const picked = ref<string>();
+const byHand = ref(0);
+const tried = shallowRef<WhatIf>(AS_MADE);
+const pattern = ref('');
 
 const items = computed(() =>
   meshes(machine.value).map(j => ({ title: nameOf(machine.value, j.id), value: j.id })),
 );
 const mesh = computed(() => byId(meshes(machine.value), picked.value) ?? meshes(machine.value)[0]);
+const meshId = computed(() => mesh.value?.id);
 const state = computed(() => (mesh.value ? derived.value.meshes[mesh.value.id] : undefined));
 const wheels = computed(() =>
   [mesh.value?.a, mesh.value?.b].flatMap(id => byId(machine.value.wheels, id) ?? []),
 );
+const rolledWheels = computed(() => (state.value?.swapped ? [...wheels.value].reverse() : wheels.value));
 const toothing = computed(() => byId(machine.value.toothings, wheels.value[0]?.toothing));
 const sharing = computed(() => machine.value.wheels.filter(w => w.toothing === toothing.value?.id));
 const focus = computed(() => meshFocus(derived.value, mesh.value?.id));
+const engagement = computed(() => {
+  const e = state.value?.engagement;
+  return e && whatIf(e, tried.value, derived.value.chordError);
+});
+const pegs = usePegs(derived, mesh);
+const { result, rolling, all } = useRoll(derived, meshId, tried);
+watch(meshId, () => {
+  byHand.value = 0;
+  tried.value = AS_MADE;
+  pattern.value = '';
+});
+
+const clockAngle = computed(() => {
+  const member = rolledWheels.value[0]?.member;
+  return member === undefined ? 0 : (stances(derived.value, clock.turns).get(member)?.angle ?? 0);
+});
+const colours = computed(() => {
+  const of = (i: number): string => {
+    const member = rolledWheels.value[i]?.member ?? '';
+    return rateColour(derived.value.train.rates[member], tokens.value.rate) ?? tokens.value.hairline;
+  };
+  return [of(0), of(1)] as const;
+});
+const names = computed(() => [wheelNameAt(0), wheelNameAt(1)] as const);
+const wheelNameAt = (i: number): string => {
+  const w = rolledWheels.value[i];
+  return w ? wheelName(w) : '';
+};
+const drives = computed(() => {
+  const id = mesh.value && derived.value.flow.drives[mesh.value.id];
+  const wheel = byId(machine.value.wheels, id);
+  return wheel && wheelName(wheel);
+});
 const figures = computed(() => {
   const s = state.value;
   if (!s) return [];
   return [
     ['centre distance', mm(s.distance, 3)],
-    ['working pressure angle', `${fixed(s.workingAngleDeg, 2)}°`],
-    ['contact ratio', fixed(s.contactRatio, 2)],
-    ['play: by thinning', mm(s.playFromThinning, 3)],
+    ...(s.workingAngleDeg === undefined
+      ? []
+      : [['working pressure angle', `${fixed(s.workingAngleDeg, 2)}°`]]),
+    ['play: by thinning or form', mm(s.playFromThinning, 3)],
     ['play: by spread', mm(s.playFromSpread, 3)],
-    ['play, all', mm(s.play, 3)],
-  ] as const;
+  ] as [string, string][];
 });
+const patternDrawing = computed(() => {
+  const [wheel, kind] = pattern.value.split(' ');
+  const drawing = wheel && kind ? bevelDrawing(derived.value, wheel, kind as BevelPattern) : undefined;
+  return drawing?.ok ? drawing.value : undefined;
+});
+const triedAnything = computed(() => tried.value.apart !== 0 || tried.value.thicker !== 0);
+const slow = mayBeSlow(all.rolling);
+const contact = computed(() => (state.value ? contactWorking(state.value) : undefined));
+
+function attempt(what: keyof WhatIf, event: Event): void {
+  tried.value = { ...tried.value, [what]: Number((event.target as HTMLInputElement).value) };
+}
+
+function keepSpread(): void {
+  const id = mesh.value?.id;
+  if (id)
+    change(
+      'Spread the centres',
+      setSpread(id, Number(((mesh.value?.spread ?? 0) + tried.value.apart).toFixed(4))),
+    );
+  tried.value = { ...tried.value, apart: 0 };
+}
 </script>
 
 <template>
   <StationLayout station="teeth">
     <template #table>
+      <div v-if="patternDrawing" class="pattern">
+        <BevelDrawing :drawing="patternDrawing" :label="patternDrawing.title" />
+        <p class="note">{{ patternDrawing.notes.join(' ') }}</p>
+      </div>
+      <PegDrawing
+        v-else-if="pegs && mesh"
+        :pair="pegs.pair"
+        :check="pegs.checks[0]?.check"
+        :t="clockAngle + byHand"
+      />
+      <div v-else-if="engagement && mesh" class="rolling">
+        <MeshCloseUp
+          v-model="byHand"
+          :engagement="engagement"
+          :chord-error="derived.chordError"
+          :clock-angle="clockAngle"
+          :names="names"
+          :colours="colours"
+        />
+        <RollChart
+          v-if="result"
+          :positions="result.positions"
+          :pitch="(2 * Math.PI) / engagement.a.count"
+          :at="clockAngle + byHand"
+        />
+      </div>
       <PlanCanvas
-        v-if="mesh"
+        v-else-if="mesh"
         :label="`The mesh of ${nameOf(machine, mesh.id)}, enlarged; it turns with the time strip`"
         :focus="focus"
         :layer="wheels[0]?.layer"
@@ -62,13 +168,30 @@ const figures = computed(() => {
           data-test="mesh"
           @update:model-value="picked = $event"
         />
+        <p v-if="drives" class="quiet small">Driven by {{ drives }}.</p>
+        <RollFigures
+          v-if="state?.engagement"
+          :state="state"
+          :result="result"
+          :tried="tried"
+          :lever="state.engagement.lever"
+        />
+        <p v-if="rolling && !result" class="quiet small">Rolling…</p>
+        <PegPanel v-if="pegs" :pair="pegs.pair" :checks="pegs.checks" />
+        <BevelPanel
+          v-if="mesh.type === 'bevel' && toothing"
+          v-model="pattern"
+          :mesh="mesh"
+          :toothing="toothing"
+          :wheels="wheels"
+        />
         <dl v-if="state" data-test="mesh-figures">
           <div v-for="[name, value] in figures" :key="name">
             <dt>{{ name }}</dt>
             <dd class="figure">{{ value }}</dd>
           </div>
         </dl>
-        <p v-if="state" class="acts">
+        <p v-if="state?.pair" class="acts">
           <button
             type="button"
             class="plain"
@@ -77,11 +200,53 @@ const figures = computed(() => {
           >
             centre distance: working
           </button>
-          <button type="button" class="plain" @click="working.show(contactWorking(state))">
+          <button v-if="contact" type="button" class="plain" @click="working.show(contact)">
             contact and play: working
           </button>
         </p>
+        <template v-if="state?.engagement">
+          <h3>What if</h3>
+          <label class="slide">
+            <span>centres further apart</span>
+            <input
+              :value="tried.apart"
+              type="range"
+              min="-0.5"
+              max="1"
+              step="0.01"
+              data-test="try-apart"
+              @input="attempt('apart', $event)"
+            />
+            <span class="figure">{{ mm(tried.apart) }}</span>
+          </label>
+          <label class="slide">
+            <span>everything thicker by</span>
+            <input
+              :value="tried.thicker"
+              type="range"
+              min="-0.2"
+              max="0.2"
+              step="0.01"
+              data-test="try-thicker"
+              @input="attempt('thicker', $event)"
+            />
+            <span class="figure">{{ mm(tried.thicker) }}</span>
+          </label>
+          <p v-if="triedAnything" class="acts">
+            <button
+              v-if="tried.apart !== 0"
+              type="button"
+              class="plain"
+              data-test="keep-apart"
+              @click="keepSpread"
+            >
+              set the centres so
+            </button>
+            <button type="button" class="plain" data-test="as-made" @click="tried = AS_MADE">as it is</button>
+          </p>
+        </template>
         <NumberField
+          v-if="state"
           :model-value="mesh.spread ?? 0"
           label="Centres spread by"
           unit="mm"
@@ -90,11 +255,37 @@ const figures = computed(() => {
           data-test="spread"
           @update:model-value="change('Spread the centres', setSpread(mesh.id, $event))"
         />
-        <WheelEditor v-for="w in wheels" :key="w.id" :wheel="w" />
         <template v-if="toothing">
           <h3>{{ toothing.name }}, shared by {{ sharing.length }} wheels</h3>
           <ToothingEditor :toothing="toothing" :wheels="sharing" />
         </template>
+        <ShiftTools v-if="state?.pair" :mesh="mesh" />
+        <WheelEditor v-for="w in wheels" :key="w.id" :wheel="w" :leans="(toothing?.helixDeg ?? 0) > 0" />
+        <h3>All meshes</h3>
+        <p class="acts">
+          <button
+            v-if="!all.rolling.value"
+            type="button"
+            class="boxed"
+            data-test="roll-all"
+            @click="all.start"
+          >
+            Roll every mesh
+          </button>
+          <template v-else-if="slow">
+            <progress :value="all.done.value" aria-label="Rolling every mesh" />
+            <button type="button" class="plain" @click="all.cancel">stop</button>
+          </template>
+        </p>
+        <div v-if="all.findings.value" data-test="roll-findings">
+          <p class="quiet small">
+            {{ all.number.value }} rolled;
+            {{
+              all.findings.value.length === 0 ? 'nothing to mend' : `${all.findings.value.length} to look at`
+            }}.
+          </p>
+          <FindingList v-if="all.findings.value.length > 0" :findings="all.findings.value" />
+        </div>
       </template>
       <p v-else class="quiet">Teeth appear here when there are wheels.</p>
     </template>
@@ -106,6 +297,25 @@ const figures = computed(() => {
   height: 100%;
   display: grid;
   place-content: center;
+}
+
+.rolling {
+  height: 100%;
+  display: grid;
+  grid-template-rows: minmax(0, 1fr) auto;
+}
+
+.pattern {
+  height: 100%;
+  display: grid;
+  grid-template-rows: minmax(0, 1fr) auto;
+  padding: 16px;
+}
+
+.note,
+.small {
+  font-size: 13px;
+  margin: 4px 0;
 }
 
 dl {
@@ -133,5 +343,22 @@ dd {
   gap: 4px;
   font-size: 13px;
   justify-items: start;
+}
+
+.slide {
+  display: grid;
+  grid-template-columns: 150px 1fr 70px;
+  align-items: center;
+  gap: 8px;
+  font-size: 13px;
+}
+
+.slide input {
+  accent-color: var(--ink);
+  min-width: 0;
+}
+
+.slide .figure {
+  text-align: right;
 }
 </style>

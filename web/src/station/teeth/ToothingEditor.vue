@@ -1,41 +1,117 @@
 <script setup lang="ts">
-import { byId, circleCount, setToothing, type Toothing, type Wheel } from '@tesseron/core/machine';
-import { fixed, mm } from '@tesseron/core/units';
+import { setToothForm, TOOTH_FORMS, type ToothFormKind } from '@tesseron/core/hand';
+import { byId, circleCount, meshes, setToothing, type Toothing, type Wheel } from '@tesseron/core/machine';
+import { mm } from '@tesseron/core/units';
 import { moduleWorking } from '@tesseron/core/working';
-import { wheelName } from '@tesseron/core/words';
-import { computed } from 'vue';
+import { nameOf, sayProblem, wheelName } from '@tesseron/core/words';
+import { computed, ref, watch } from 'vue';
 import { useWorking } from '../../frame/use-working';
 import { useOpen } from '../../machine/use-open';
 import NumberField from '../../parts/NumberField.vue';
+import FormFields from './FormFields.vue';
 
 const props = defineProps<{ toothing: Toothing; wheels: readonly Wheel[] }>();
 const { machine, derived, change } = useOpen();
 const working = useWorking();
+const refused = ref('');
+watch(
+  () => props.toothing.id,
+  () => (refused.value = ''),
+);
 
-const form = computed(() => (props.toothing.form.kind === 'involute' ? props.toothing.form : undefined));
+const TITLES: Readonly<Record<ToothFormKind, string>> = {
+  involute: 'involute',
+  cycloidal: 'clock, cycloidal',
+  lantern: 'lantern pinion and wheel',
+  pegs: 'pegs at right angles',
+  reducer: 'reducer: lobes in pins',
+  magnetic: 'magnets',
+};
+const forms = TOOTH_FORMS.map(value => ({ value, title: TITLES[value] }));
+const involute = computed(() => (props.toothing.form.kind === 'involute' ? props.toothing.form : undefined));
 const size = computed(() => props.toothing.size);
 const module = computed(() => derived.value.modules[props.toothing.id]);
+const own = computed(() =>
+  meshes(machine.value).filter(j => byId(machine.value.wheels, j.a)?.toothing === props.toothing.id),
+);
 const ways = computed(() => [
-  { title: 'module', value: '' },
-  ...props.wheels.map(w => ({ title: `outside diameter of ${wheelName(w)}`, value: w.id })),
+  { title: 'module', value: 'module' },
+  { title: 'diametral pitch', value: 'diametral pitch' },
+  { title: 'circular pitch', value: 'circular pitch' },
+  ...(involute.value
+    ? props.wheels.flatMap(w => [
+        { title: `outside diameter of ${wheelName(w)}`, value: `outside diameter ${w.id}` },
+        { title: `root diameter of ${wheelName(w)}`, value: `root diameter ${w.id}` },
+      ])
+    : []),
+  ...own.value.map(j => ({
+    title: `centre distance of ${nameOf(machine.value, j.id)}`,
+    value: `centre distance ${j.id}`,
+  })),
 ]);
-const way = computed(() => (size.value.by === 'outside diameter' ? size.value.wheel : ''));
+const way = computed(() => {
+  const s = size.value;
+  return 'wheel' in s ? `${s.by} ${s.wheel}` : 'joint' in s ? `${s.by} ${s.joint}` : s.by;
+});
+const measure = computed(() => {
+  const s = size.value;
+  return 'module' in s ? s.module : 'pitch' in s ? s.pitch : 'diameter' in s ? s.diameter : s.distance;
+});
+const MEASURES: Readonly<Record<Toothing['size']['by'], { label: string; unit: string; test: string }>> = {
+  module: { label: 'Module', unit: 'mm', test: 'module' },
+  'diametral pitch': { label: 'Teeth to the inch', unit: '/in', test: 'diametral-pitch' },
+  'circular pitch': { label: 'Circular pitch', unit: 'mm', test: 'circular-pitch' },
+  'outside diameter': { label: 'Outside diameter', unit: 'mm', test: 'outside' },
+  'root diameter': { label: 'Root diameter', unit: 'mm', test: 'root-diameter' },
+  'centre distance': { label: 'Centre distance', unit: 'mm', test: 'centre-distance' },
+};
+const field = computed(() => MEASURES[size.value.by]);
 
 const set = (label: string, value: Partial<Omit<Toothing, 'id'>>): void =>
   change(label, setToothing(props.toothing.id, value));
+const tidy = (x: number, places = 4): number => Number(x.toFixed(places));
 
-function setWay(wheel: string): void {
-  const tip = derived.value.wheels[wheel]?.dimensions.theoreticalTipRadius;
-  if (wheel === '')
-    set('Size by module', { size: { by: 'module', module: Number((module.value ?? 1).toFixed(4)) } });
-  else if (tip)
-    set('Size by outside diameter', {
-      size: { by: 'outside diameter', wheel, diameter: Number((2 * tip).toFixed(3)) },
-    });
+function setForm(chosen: string): void {
+  const kind = TOOTH_FORMS.find(k => k === chosen);
+  if (!kind) return;
+  const made = setToothForm(machine.value, props.toothing.id, kind);
+  refused.value = made.ok ? '' : sayProblem(made.problem);
+  if (made.ok) change('Change the tooth form', () => made.value);
 }
 
-function setForm(value: Partial<NonNullable<typeof form.value>>): void {
-  if (form.value) set('Change the tooth form', { form: { ...form.value, ...value } });
+function setWay(chosen: string): void {
+  const normal = (module.value ?? 1) * Math.cos(((props.toothing.helixDeg ?? 0) * Math.PI) / 180);
+  const [, kind, id] = /^(outside diameter|root diameter|centre distance) (.+)$/.exec(chosen) ?? [];
+  if (chosen === 'module') set('Size by module', { size: { by: 'module', module: tidy(normal) } });
+  else if (chosen === 'diametral pitch')
+    set('Size by diametral pitch', { size: { by: chosen, pitch: tidy(25.4 / normal) } });
+  else if (chosen === 'circular pitch')
+    set('Size by circular pitch', { size: { by: chosen, pitch: tidy(Math.PI * normal) } });
+  else if (id && kind === 'centre distance') {
+    const distance = derived.value.meshes[id]?.theoreticalDistance;
+    if (distance)
+      set('Size by centre distance', { size: { by: kind, joint: id, distance: tidy(distance, 3) } });
+  } else if (id && (kind === 'outside diameter' || kind === 'root diameter')) {
+    const d = derived.value.wheels[id];
+    const radius =
+      kind === 'root diameter'
+        ? d?.dimensions.rootRadius
+        : (d?.involute?.theoreticalTipRadius ?? d?.dimensions.tipRadius);
+    if (radius) set(`Size by ${kind}`, { size: { by: kind, wheel: id, diameter: tidy(2 * radius, 3) } });
+  }
+}
+
+function setMeasure(value: number): void {
+  const s = size.value;
+  const next: Toothing['size'] =
+    'module' in s
+      ? { ...s, module: value }
+      : 'pitch' in s
+        ? { ...s, pitch: value }
+        : 'diameter' in s
+          ? { ...s, diameter: value }
+          : { ...s, distance: value };
+  set(`Set the ${s.by}`, { size: next });
 }
 
 function show(): void {
@@ -43,11 +119,19 @@ function show(): void {
   const wheel = byId(machine.value.wheels, size.value.wheel);
   const count = wheel && circleCount(wheel);
   if (wheel && count !== undefined)
-    working.show(moduleWorking(size.value.diameter, count, form.value?.addendum ?? 1, wheel.shift ?? 0));
+    working.show(moduleWorking(size.value.diameter, count, involute.value?.addendum ?? 1, wheel.shift ?? 0));
 }
 </script>
 
 <template>
+  <v-select
+    :model-value="toothing.form.kind"
+    :items="forms"
+    label="Form of the teeth"
+    data-test="tooth-form"
+    @update:model-value="setForm"
+  />
+  <p v-if="refused" class="refused" role="alert">{{ refused }}</p>
   <div class="grid">
     <v-select
       :model-value="way"
@@ -57,29 +141,14 @@ function show(): void {
       @update:model-value="setWay"
     />
     <NumberField
-      v-if="size.by === 'module'"
-      :model-value="size.module"
-      label="Module"
-      unit="mm"
-      :least="0.1"
-      :most="50"
-      data-test="module"
-      @update:model-value="set('Set the module', { size: { by: 'module', module: $event } })"
-    />
-    <NumberField
-      v-else-if="size.by === 'outside diameter'"
-      :model-value="size.diameter"
-      label="Outside diameter"
-      unit="mm"
-      :least="1"
+      :model-value="measure"
+      :label="field.label"
+      :unit="field.unit"
+      :least="0.05"
       :most="5000"
-      data-test="outside"
-      @update:model-value="
-        size.by === 'outside diameter' &&
-        set('Set the outside diameter', { size: { ...size, diameter: $event } })
-      "
+      :data-test="field.test"
+      @update:model-value="setMeasure"
     />
-    <p v-else class="quiet">{{ size.by }}</p>
   </div>
   <p v-if="size.by !== 'module'" class="derived">
     module <span class="figure">{{ module === undefined ? '–' : mm(module, 4) }}</span>
@@ -93,51 +162,7 @@ function show(): void {
       working
     </button>
   </p>
-  <div v-if="form" class="grid three">
-    <NumberField
-      :model-value="form.pressureAngleDeg"
-      label="Pressure angle"
-      unit="°"
-      :least="10"
-      :most="35"
-      data-test="pressure-angle"
-      @update:model-value="setForm({ pressureAngleDeg: $event })"
-    />
-    <NumberField
-      :model-value="toothing.play"
-      label="Play, by thinning"
-      unit="mm"
-      :least="0"
-      :most="10"
-      data-test="play"
-      @update:model-value="set('Set the play', { play: $event })"
-    />
-    <NumberField
-      :model-value="form.fillet"
-      label="Root fillet"
-      unit="m"
-      :least="0"
-      :most="1"
-      @update:model-value="setForm({ fillet: $event })"
-    />
-    <NumberField
-      :model-value="form.addendum"
-      label="Addendum"
-      unit="m"
-      :least="0.2"
-      :most="2"
-      @update:model-value="setForm({ addendum: $event })"
-    />
-    <NumberField
-      :model-value="form.dedendum"
-      label="Dedendum"
-      unit="m"
-      :least="0.2"
-      :most="2.5"
-      @update:model-value="setForm({ dedendum: $event })"
-    />
-    <p class="quiet rack">{{ fixed(form.pressureAngleDeg, 1) }}° rack, ISO 53 profile A: 1, 1.25, 0.38</p>
-  </div>
+  <FormFields :toothing="toothing" />
 </template>
 
 <style scoped>
@@ -147,16 +172,13 @@ function show(): void {
   gap: 2px 16px;
 }
 
-.three {
-  grid-template-columns: 1fr 1fr 1fr;
-}
-
-.rack {
-  font-size: 12px;
-  margin: 8px 0 0;
-}
-
 .derived {
   margin: 6px 0;
+}
+
+.refused {
+  color: var(--stop);
+  font-size: 13px;
+  margin: 4px 0;
 }
 </style>

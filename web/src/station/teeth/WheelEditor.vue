@@ -7,28 +7,39 @@ import { computed } from 'vue';
 import { useWorking } from '../../frame/use-working';
 import { useOpen } from '../../machine/use-open';
 import NumberField from '../../parts/NumberField.vue';
+import BodyEditor from './BodyEditor.vue';
 
-const props = defineProps<{ wheel: Wheel }>();
+const props = defineProps<{ wheel: Wheel; leans: boolean }>();
 const { derived, change } = useOpen();
 const working = useWorking();
 const state = computed(() => derived.value.wheels[props.wheel.id]);
+const isInvolute = computed(() =>
+  ['involute', 'involute ring', 'bevel'].includes(state.value?.teeth.family ?? ''),
+);
 const figures = computed(() => {
-  const d = state.value?.dimensions;
-  if (!d) return [];
+  const s = state.value;
+  if (!s) return [];
+  const d = s.involute;
+  const inside = s.dimensions.tipRadius < s.dimensions.rootRadius;
   return [
-    ['pitch Ø', mm(2 * d.pitchRadius, 3)],
-    ['base Ø', mm(2 * d.baseRadius, 3)],
-    ['outside Ø', mm(2 * d.tipRadius, 3)],
-    ['root Ø', mm(2 * d.rootRadius, 3)],
-    ['tooth thickness', mm(d.thickness, 3)],
-    ['tip thickness', mm(d.tipThickness, 3)],
-  ] as const;
+    ['pitch Ø', mm(2 * s.dimensions.pitchRadius, 3)],
+    [inside ? 'inside Ø' : 'outside Ø', mm(2 * s.dimensions.tipRadius, 3)],
+    ['root Ø', mm(2 * s.dimensions.rootRadius, 3)],
+    ...(d
+      ? [
+          ['base Ø', mm(2 * d.baseRadius, 3)],
+          ['tooth thickness', mm(d.thickness, 3)],
+          ['tip thickness', mm(d.tipThickness, 3)],
+        ]
+      : []),
+  ] as [string, string][];
 });
-const bore = computed(() => (props.wheel.bore?.kind === 'round' ? props.wheel.bore.diameter : 0));
 const set = (what: string, value: Partial<Omit<Wheel, 'id'>>): void =>
   change(`${what} of ${props.wheel.name}`, setWheel(props.wheel.id, value));
-const setBore = (diameter: number): void =>
-  set('Bore', { bore: diameter > 0 ? { kind: 'round', diameter } : { kind: 'none' } });
+const HANDS = [
+  { value: 'right', title: 'right-hand' },
+  { value: 'left', title: 'left-hand' },
+] as const;
 </script>
 
 <template>
@@ -38,13 +49,14 @@ const setBore = (diameter: number): void =>
       <NumberField
         :model-value="circleCount(wheel)"
         label="Teeth"
-        :least="4"
+        :least="2"
         :most="1000"
         whole
         data-test="teeth-count"
         @update:model-value="set('Teeth', { teeth: { kind: 'count', count: $event } })"
       />
       <NumberField
+        v-if="isInvolute"
         :model-value="wheel.shift ?? 0"
         label="Profile shift"
         unit="m"
@@ -54,15 +66,25 @@ const setBore = (diameter: number): void =>
         @update:model-value="set('Profile shift', { shift: $event })"
       />
       <NumberField
-        :model-value="bore"
-        label="Bore"
-        unit="mm"
+        v-if="isInvolute"
+        :model-value="wheel.shorten ?? 0"
+        label="Tips cut down"
+        unit="m"
         :least="0"
-        :most="1000"
-        data-test="bore"
-        @update:model-value="setBore"
+        :most="1"
+        data-test="shorten"
+        @update:model-value="set('Tips', { shorten: $event })"
+      />
+      <v-select
+        v-if="leans"
+        :model-value="wheel.hand ?? 'right'"
+        :items="[...HANDS]"
+        label="Hand"
+        data-test="hand"
+        @update:model-value="set('Hand', { hand: $event })"
       />
     </div>
+    <BodyEditor :wheel="wheel" />
     <dl>
       <div v-for="[name, value] in figures" :key="name">
         <dt>{{ name }}</dt>
@@ -70,7 +92,7 @@ const setBore = (diameter: number): void =>
       </div>
     </dl>
     <button
-      v-if="state"
+      v-if="state?.spec"
       type="button"
       class="plain"
       data-test="undercut-working"

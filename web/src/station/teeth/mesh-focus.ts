@@ -19,6 +19,6 @@ export function meshFocus(
   if (!from || !to) return undefined;
   return {
     centre: polar(from, state.dimensions.pitchRadius, direction(from, to)),
-    radius: MODULES_SHOWN * state.spec.module,
+    radius: MODULES_SHOWN * (derived.modules[wheel.toothing] ?? 1),
   };
 }

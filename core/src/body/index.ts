@@ -1,0 +1,3 @@
+export * from './bore.ts';
+export * from './web.ts';
+export * from './mark.ts';

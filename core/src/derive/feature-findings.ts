@@ -1,0 +1,67 @@
+import { flatten } from '../geometry/index.ts';
+import { byId, type Machine, type Process, type Wheel } from '../machine/index.ts';
+import { type Finding, finding } from '../result/index.ts';
+import type { HalfTooth, ToothFigure } from '../tooth/index.ts';
+import type { WheelState } from './derived.ts';
+
+/** The least feature of a process when it is not said: one line of a nozzle, the cutter's width in a gap, twice the kerf (common practice, no source). */
+export function leastFeature(process: Process): number | undefined {
+  if (process.leastFeature !== undefined) return process.leastFeature;
+  switch (process.kind) {
+    case 'printer':
+      return process.nozzle;
+    case 'router':
+      return process.cutter;
+    case 'laser':
+    case 'saw':
+      return process.kerf === undefined ? undefined : 2 * process.kerf;
+  }
+}
+
+/** The least widths of a tooth: of its material near the tip, and of its gap near the root; mm. */
+function toothWidths(half: HalfTooth, count: number, chordError: number): { tooth: number; gap: number } {
+  const points = flatten({ ...half, closed: false }, chordError);
+  const end = points.at(-1);
+  const step = Math.PI / count;
+  const depth = end ? Math.hypot(end.x, end.y) - Math.hypot(half.start.x, half.start.y) : 0;
+  let [tooth, gap] = [Infinity, Infinity];
+  for (const p of points) {
+    const radius = Math.hypot(p.x, p.y);
+    const part = (radius - Math.hypot(half.start.x, half.start.y)) / depth;
+    const angle = Math.atan2(-p.y, p.x);
+    if (part > 0.05 && part < 0.9) tooth = Math.min(tooth, 2 * radius * angle);
+    if (part > 0.25 && part < 0.95) gap = Math.min(gap, 2 * radius * (step - angle));
+  }
+  return { tooth, gap };
+}
+
+/** Teeth or gaps smaller than the machine's process can make. */
+export function featureFindings(
+  machine: Pick<Machine, 'processes' | 'process'>,
+  wheel: Wheel,
+  state: WheelState,
+): Finding[] {
+  const process = byId(machine.processes, machine.process);
+  const least = process && leastFeature(process);
+  const figure = state.figure.ok ? state.figure.value : undefined;
+  if (!process || least === undefined || !figure?.half || !figure.closes || isPins(state)) return [];
+  const { tooth, gap } = widths(figure);
+  const process2 = process.kind;
+  const found: Finding[] = [];
+  if (process2 !== 'router' && tooth < least)
+    found.push(
+      finding('tooth-too-fine', 'warn', 'teeth', [wheel.id], { is: tooth, least, process: process2 }),
+    );
+  if (process2 === 'router' && gap < least)
+    found.push(finding('gap-too-fine', 'warn', 'teeth', [wheel.id], { is: gap, least, process: process2 }));
+  return found;
+}
+
+const widths = (figure: ToothFigure): { tooth: number; gap: number } =>
+  figure.half ? toothWidths(figure.half, figure.count, 0.05) : { tooth: Infinity, gap: Infinity };
+
+const isPins = ({ teeth }: WheelState): boolean =>
+  teeth.family === 'pins' ||
+  teeth.family === 'pegs' ||
+  teeth.family === 'reducer pins' ||
+  teeth.family === 'magnets';

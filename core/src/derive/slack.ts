@@ -1,0 +1,54 @@
+import { axisOfWheel, byId, type Machine, meshes } from '../machine/index.ts';
+import { absolute, type Rational, toNumber } from '../rational/index.ts';
+import { type Finding, finding } from '../result/index.ts';
+import { type DriveFlow, wayTo } from '../train/index.ts';
+import { degrees } from '../units/index.ts';
+import type { AimState } from './aim-state.ts';
+import type { MeshState, Slack, WheelState } from './derived.ts';
+
+/**
+ * Lost motion of an arbor against the drive: play over the pitch radius of the wheel it is measured at, times how much faster
+ * the output turns than that wheel, for every mesh on the way (conventions 13). Meshes without teeth in a plane count nothing.
+ */
+export function slackOf(
+  machine: Machine,
+  flow: DriveFlow,
+  member: string,
+  rates: Readonly<Record<string, Rational>>,
+  wheels: Readonly<Record<string, WheelState>>,
+  states: Readonly<Record<string, MeshState>>,
+): Slack | undefined {
+  const way = machine.drive && wayTo(flow, member, machine.drive.member);
+  const out = rates[member];
+  if (!way || !out) return undefined;
+  const found = way.flatMap(id => {
+    const mesh = byId(meshes(machine), id);
+    const state = states[id];
+    const wheel = byId(machine.wheels, mesh?.b);
+    const radius = wheel && wheels[wheel.id]?.dimensions.pitchRadius;
+    const rate = wheel && axisOfWheel(machine, wheel) !== undefined ? rates[wheel.member] : undefined;
+    if (!mesh || !state || !radius || !rate) return [];
+    const faster = Math.abs(toNumber(out)) / Math.abs(toNumber(absolute(rate)));
+    return [{ mesh: id, degrees: degrees(Math.max(0, state.play) / radius) * faster }];
+  });
+  return { meshes: found, total: found.reduce((sum, f) => sum + f.degrees, 0) };
+}
+
+/** Outputs whose hands may stand further off for want of play alone than their tolerance allows. */
+export function slackFindings(
+  machine: Machine,
+  aims: Readonly<Record<string, AimState>>,
+  slack: (member: string) => Slack | undefined,
+): Finding[] {
+  return machine.aims.flatMap(aim => {
+    const state = aims[aim.id];
+    const found = aim.member === undefined ? undefined : slack(aim.member);
+    const limit = state?.toleranceDegrees && toNumber(state.toleranceDegrees);
+    if (!found || limit === undefined || found.total <= limit) return [];
+    const most = found.meshes.reduce((m, f) => (f.degrees > m.degrees ? f : m), { mesh: '', degrees: 0 });
+    const subjects = most.mesh === '' ? [aim.id] : [aim.id, most.mesh];
+    return [
+      finding('slack-exceeds', 'note', 'teeth', subjects, { total: found.total, limit, most: most.degrees }),
+    ];
+  });
+}

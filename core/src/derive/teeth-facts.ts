@@ -1,0 +1,13 @@
+import type { Machine } from '../machine/index.ts';
+import type { DriveFlow } from '../train/index.ts';
+import type { MeshState, WheelState } from './derived.ts';
+
+/** Everything that teeth are judged by. */
+export interface TeethFacts {
+  readonly machine: Pick<Machine, 'wheels' | 'joints' | 'toothings' | 'processes' | 'process' | 'drive'>;
+  readonly wheels: Readonly<Record<string, WheelState>>;
+  readonly meshes: Readonly<Record<string, MeshState>>;
+  readonly flow: DriveFlow;
+  /** Whether a member turns with the drive (+1), against it (−1) or not at all (0); undefined where that is open. */
+  readonly senses: Readonly<Record<string, number>>;
+}

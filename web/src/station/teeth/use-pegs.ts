@@ -1,0 +1,37 @@
+import type { Derived } from '@tesseron/core/derive';
+import { byId, circleCount, type MeshJoint } from '@tesseron/core/machine';
+import { pegCheck, type PegCheck, pegPair, type PegPair } from '@tesseron/core/mesh';
+import { wheelName } from '@tesseron/core/words';
+import { computed, type ComputedRef, type Ref } from 'vue';
+
+/** The chosen mesh as two rings of pegs, and what happens whichever drives; undefined for any other mesh. */
+export function usePegs(
+  derived: Ref<Derived>,
+  mesh: Ref<MeshJoint | undefined>,
+): ComputedRef<{ pair: PegPair; checks: { name: string; check: PegCheck }[] } | undefined> {
+  return computed(() => {
+    const { machine, modules } = derived.value;
+    const [a, b] = [byId(machine.wheels, mesh.value?.a), byId(machine.wheels, mesh.value?.b)];
+    const toothing = byId(machine.toothings, a?.toothing);
+    const [za, zb] = [a && circleCount(a), b && circleCount(b)];
+    const module = toothing && modules[toothing.id];
+    if (
+      toothing?.form.kind !== 'pegs' ||
+      !a ||
+      !b ||
+      za === undefined ||
+      zb === undefined ||
+      module === undefined
+    )
+      return undefined;
+    const { pegDiameter, pegLength, friction } = toothing.form;
+    const pair = pegPair(module, [za, zb], pegDiameter, pegLength);
+    return {
+      pair,
+      checks: [
+        { name: wheelName(a), check: pegCheck(pair, 'first', friction) },
+        { name: wheelName(b), check: pegCheck(pair, 'second', friction) },
+      ],
+    };
+  });
+}

@@ -1,0 +1,67 @@
+import type { Finding } from '@tesseron/core/result';
+import type { Derived } from '@tesseron/core/derive';
+import { AS_MADE, rollFindings, type RollResult, type WhatIf } from '@tesseron/core/mesh';
+import { refDebounced } from '@vueuse/core';
+import { computed, type ComputedRef, type Ref, toRaw, watch } from 'vue';
+import { useSearch } from '../../worker/use-search';
+
+/** The chosen mesh, rolled in a worker whenever it or what is tried on it changes; and all meshes when asked. */
+export function useRoll(
+  derived: Ref<Derived>,
+  mesh: Ref<string | undefined>,
+  tried: Ref<WhatIf>,
+): {
+  result: ComputedRef<RollResult | undefined>;
+  rolling: Readonly<Ref<boolean>>;
+  milliseconds: Readonly<Ref<number>>;
+  all: {
+    start: () => void;
+    cancel: () => void;
+    rolling: Readonly<Ref<boolean>>;
+    done: Readonly<Ref<number>>;
+    findings: ComputedRef<readonly Finding[] | undefined>;
+    number: ComputedRef<number>;
+  };
+} {
+  const one = useSearch<'roll'>();
+  const every = useSearch<'roll'>();
+  const calm = refDebounced(tried, 120);
+  const engagement = computed(() => (mesh.value ? derived.value.meshes[mesh.value]?.engagement : undefined));
+  watch(
+    [engagement, calm, () => derived.value.chordError],
+    ([found]) => {
+      one.clear();
+      if (found && mesh.value)
+        one.start({
+          kind: 'roll',
+          meshes: [{ mesh: mesh.value, engagement: found, whatIf: toRaw(calm.value) }],
+          chordError: derived.value.chordError,
+        });
+    },
+    { immediate: true },
+  );
+  watch(derived, () => every.clear());
+  return {
+    result: computed(() => (one.answer.value?.ok ? one.answer.value.value[0]?.result : undefined)),
+    rolling: one.searching,
+    milliseconds: one.milliseconds,
+    all: {
+      start: () => {
+        const { meshes, chordError } = derived.value;
+        const asked = Object.entries(meshes).flatMap(([id, m]) =>
+          m.engagement ? [{ mesh: id, engagement: m.engagement, whatIf: AS_MADE }] : [],
+        );
+        every.start({ kind: 'roll', meshes: asked, chordError });
+      },
+      cancel: every.cancel,
+      rolling: every.searching,
+      done: every.done,
+      findings: computed(() =>
+        every.answer.value?.ok
+          ? every.answer.value.value.flatMap(r => rollFindings(r.mesh, r.result, derived.value.chordError))
+          : undefined,
+      ),
+      number: computed(() => (every.answer.value?.ok ? every.answer.value.value.length : 0)),
+    },
+  };
+}
