@@ -8,12 +8,14 @@ import { clock, report } from './clock.ts';
 import { countsBench } from './counts.ts';
 import { planetaryBench } from './planetary.ts';
 import { sixtyWheels } from './sixty-wheels.ts';
+import { teethBench } from './teeth.ts';
 import { trainsBench } from './trains.ts';
 
 countsBench();
 branchesBench();
 planetaryBench();
 trainsBench();
+teethBench();
 
 const machine = sixtyWheels();
 const all = clock(() => derive(machine));

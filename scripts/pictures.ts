@@ -2,7 +2,8 @@ import { mkdtemp, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { ninetyWheels } from '../bench/ninety-wheels.ts';
-import { writeMachine } from '../core/src/machine/index.ts';
+import { KINDS } from '../core/test/kinds.ts';
+import { type Machine, writeMachine } from '../core/src/machine/index.ts';
 import { fromStarter, go, startApp, type Window } from '../e2e/app.ts';
 
 /** Takes the pictures in docs/screenshots from the demo machine, in the built application. */
@@ -27,19 +28,6 @@ await take('shelf', desk);
 await desk.page.getByRole('link', { name: 'Saltreach tide clock' }).click();
 await desk.page.waitForSelector('[data-test=station-aims]');
 await take('aims', desk);
-await desk.page.locator('[data-test=aim-known]').first().click();
-await desk.page.fill('[data-test=library-search] input', 'moon');
-await take('library', desk);
-await desk.page.keyboard.press('Escape');
-await desk.page.click('[data-test=add-many]');
-await desk.page.fill(
-  '[data-test=many-text] textarea',
-  'Mercury\nVenus\nEarth\nMars, 686.98 d\nJupiter\nSaturn',
-);
-await desk.page.click('[data-test=many-driver]');
-await desk.page.getByRole('option', { name: 'an arbor that turns with Earth' }).click();
-await take('aims-many', desk);
-await desk.page.keyboard.press('Escape');
 for (const station of ['counts', 'train', 'teeth', 'plan', 'run', 'make']) {
   await go(desk.page, station);
   if (station === 'counts') {
@@ -48,19 +36,12 @@ for (const station of ['counts', 'train', 'teeth', 'plan', 'run', 'make']) {
   }
   if (station === 'train') await desk.page.click('[data-test=bar-wheel1]');
   if (station === 'run') for (let i = 0; i < 7; i++) await desk.page.keyboard.press(']');
+  if (station === 'teeth') await desk.page.waitForSelector('[data-test=close-up]');
   await take(station, desk);
   if (station === 'counts') {
     await desk.page.click('[data-test=show-working]');
     await take('working', desk);
     await desk.page.keyboard.press('Escape');
-    for (const i of [0, 3]) await desk.page.locator('[data-test=compare-row]').nth(i).check();
-    await desk.page.click('[data-test=pane-compare]');
-    await desk.page.fill('[data-test=own-train] input', '28/29');
-    await desk.page.press('[data-test=own-train] input', 'Enter');
-    await take('compare', desk);
-    await desk.page.click('[data-test=pane-why]');
-    await desk.page.waitForSelector('[data-test=ladder]');
-    await take('ladder', desk);
   }
 }
 const moons = await app.open();
@@ -82,12 +63,40 @@ await large.page.waitForSelector('[data-test=station-aims]');
 await go(large.page, 'train');
 await large.page.getByRole('button', { name: /^First arm 9,/ }).click();
 await take('train-large', large);
+
+/** The Teeth station with a mesh of a starter rolled, chosen by its name. */
+async function teeth(name: string, window: Window, mesh?: RegExp): Promise<void> {
+  const { page } = window;
+  await go(page, 'teeth');
+  if (mesh) {
+    await page.locator('[data-test=mesh]').click();
+    await page.getByRole('option', { name: mesh }).first().click();
+  }
+  await page.waitForTimeout(1500);
+  await take(name, window);
+}
+const clock = await app.open();
+await fromStarter(clock.page, app.base, 'two-noons');
+await teeth('teeth-clock', clock);
+await clock.page.locator('[data-test=tooth-form]').click();
+await clock.page.getByRole('option', { name: /lantern/ }).click();
+await teeth('teeth-lantern', clock, /Third arbor/);
 const heron = await app.open();
 await fromStarter(heron.page, app.base, 'wading-heron');
-await go(heron.page, 'train');
-await heron.page.click('[data-test=add-ready]');
-await heron.page.click('[data-test=ready-orrery-arm]');
-await take('train-ready', heron);
+await teeth('teeth-ring', heron, /planet wheel.*ring/);
+const pump = await app.open();
+await fromStarter(pump.page, app.base, 'ossel-brine-pump');
+await teeth('teeth-pegs', pump);
+await teeth('teeth-bevels', pump, /bevel/);
+const reducer = await app.open();
+await reducer.page.goto(app.base);
+const file = join(await mkdtemp(join(tmpdir(), 'tesseron-')), 'reducer.json');
+await writeFile(file, writeMachine(KINDS['reducer with output pins'] as Machine));
+const opened = reducer.page.waitForEvent('filechooser');
+await reducer.page.click('[data-test=open-file]');
+await (await opened).setFiles(file);
+await reducer.page.waitForSelector('[data-test=station-aims]');
+await teeth('teeth-reducer', reducer);
 const night = await app.open({ dark: true });
 await fromStarter(night.page, app.base);
 await go(night.page, 'plan');
@@ -96,7 +105,7 @@ const phone = await app.open({ width: 390, height: 844 });
 await fromStarter(phone.page, app.base);
 await phone.page.goto(app.base);
 await phone.page.waitForSelector('[data-test=starter-saltreach-tide-clock]');
-await take('shelf-phone', phone);
+
 await phone.page.getByRole('link', { name: 'Saltreach tide clock' }).click();
 await go(phone.page, 'run');
 await take('run-phone', phone);

@@ -1,7 +1,7 @@
 import { byId, type MeshJoint } from '../machine/index.ts';
 import { ringInterference } from '../mesh/index.ts';
 import { type Finding, finding } from '../result/index.ts';
-import { involuteDimensions, ringDimensions } from '../tooth/index.ts';
+import { involuteDimensions, involuteFillet, ringDimensions } from '../tooth/index.ts';
 import type { MeshState } from './derived.ts';
 import type { TeethFacts } from './teeth-facts.ts';
 
@@ -22,6 +22,7 @@ export function ringFindings(mesh: MeshJoint, state: MeshState | undefined, fact
     tips: [one.tipRadius, other.tipRadius],
     bases: [one.baseRadius, other.baseRadius],
     distance: state.distance,
+    form: involuteFillet(wheel.spec)?.formRadius,
   });
   const found: Finding[] = [];
   const by = -margins.involute;

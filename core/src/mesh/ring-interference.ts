@@ -6,11 +6,13 @@ export interface RingPair {
   readonly tips: readonly [number, number];
   readonly bases: readonly [number, number];
   readonly distance: number;
+  /** Radius at which the wheel's flank begins, above its fillet; its base circle when not said. */
+  readonly form?: number | undefined;
 }
 
 /** Margins against the three ways in which a wheel fouls its ring; negative where it does. */
 export interface RingInterference {
-  /** How far the ring's tips stand outside the radius at which contact would start below the wheel's base circle, mm. */
+  /** How far the ring's tips stand outside the radius at which contact would start below the wheel's flank, mm. */
   readonly involute: number;
   /** Tips striking away from the line of centres, radians. */
   readonly trochoid: number;
@@ -19,19 +21,20 @@ export interface RingInterference {
 }
 
 /**
- * Involute: r_a2² ≥ r_b2² + (a sin α_w)². Trochoid: θ₁z₁/z₂ + inv α_w − inv α_a2 ≥ θ₂. Radial assembly (trimming):
+ * Involute: r_a2² ≥ r_b2² + (a sin α_w + √(r_F1² − r_b1²))², with r_F1 where the wheel's flank begins. Trochoid: θ₁z₁/z₂ + inv α_w − inv α_a2 ≥ θ₂. Radial assembly (trimming):
  * θ₁ + inv α_a1 − inv α_w ≥ (z₂/z₁)(θ₂ + inv α_a2 − inv α_w), with sin²θ₁ = (1 − (cos α_a1/cos α_a2)²)/(1 − (z₁/z₂)²) and
  * sin²θ₂ = ((cos α_a2/cos α_a1)² − 1)/((z₂/z₁)² − 1). Source: Colbourne, The Geometry of Involute Gears, 1987, and handbook
  * tables in the same form (from memory).
  */
-export function ringInterference({ counts, tips, bases, distance: a }: RingPair): RingInterference {
+export function ringInterference({ counts, tips, bases, distance: a, form }: RingPair): RingInterference {
   const [z1, z2] = counts;
   if (!(a > 0)) return { involute: -Infinity, trochoid: -1, radial: -1 };
   const cosWorking = Math.min(1, (bases[1] - bases[0]) / a);
   const working = Math.acos(cosWorking);
   const at1 = Math.acos(Math.min(1, bases[0] / tips[0]));
   const at2 = Math.acos(Math.min(1, bases[1] / tips[1]));
-  const involute = tips[1] - Math.hypot(bases[1], a * Math.sin(working));
+  const start = Math.sqrt(Math.max(0, (form ?? 0) ** 2 - bases[0] ** 2));
+  const involute = tips[1] - Math.hypot(bases[1], a * Math.sin(working) + start);
   return {
     involute,
     trochoid: trochoid(tips, [at1, at2], z1 / z2, working, a),

@@ -18,7 +18,7 @@ export const TEETH_WORDS: Readonly<Record<string, Words>> = {
   }),
   'ring-involute': s => ({
     title: `${s.name(1)} is fouled by the tips of ${s.name(2)}`,
-    why: `The ring’s tips reach ${mm(s.num('by'), 3)} too far in: they touch the wheel below its base circle, where it has no involute.`,
+    why: `The ring’s tips reach ${mm(s.num('by'), 3)} too far in: they touch the wheel’s feet, below where its flanks begin.`,
     advice: 'Cut the ring’s tips down, or shift its teeth outwards.',
   }),
   'ring-trochoid': s => ({

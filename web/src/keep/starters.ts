@@ -32,6 +32,16 @@ const ABOUT: readonly (readonly [file: string, name: string, about: string])[] =
     'Wading heron',
     'A kinetic wall piece: two planetary stages of four to one turn a motor into a slow stride. Printed.',
   ],
+  [
+    'two-noons',
+    'Two noons',
+    'A clock with solar and sidereal hours side by side: cycloidal going train and motion work, involute star train.',
+  ],
+  [
+    'ossel-brine-pump',
+    'Ossel brine pump',
+    'A wind wheel turns two rings of pegs and a pair of bevels; a crank works the pump. Wood.',
+  ],
 ];
 
 /** The demo machines that come with the application. */

@@ -44,7 +44,7 @@ const rows = computed(() => {
   <table class="ruled" data-test="roll-figures">
     <thead>
       <tr>
-        <th />
+        <td />
         <th class="figure">rolled</th>
         <th class="figure">by formula</th>
       </tr>
@@ -58,3 +58,14 @@ const rows = computed(() => {
     </tbody>
   </table>
 </template>
+
+<style scoped>
+tbody th {
+  white-space: nowrap;
+}
+
+td.figure {
+  font-size: 13px;
+  padding-left: 6px;
+}
+</style>

@@ -1,0 +1,81 @@
+import { writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { type Machine, newAim, newMachine, writeMachine } from '../core/src/machine/index.ts';
+import { PEG_ALLOWANCE, PEG_REACH, pegModule } from '../core/src/mesh/index.ts';
+
+/** Dowels of a quarter of an inch, mm. */
+const PEG = 6.35;
+
+/**
+ * The demo pump, in wood: a wind wheel turns a ring of 10 pegs against one of 20 on the upright shaft, and a pair of bevels
+ * of 18 and 36 brings the motion down to the crank. Rings are laid out for pegs a little thicker than they are.
+ */
+export function pump(): Machine {
+  const start = newMachine('Ossel brine pump');
+  const reckoned = PEG + PEG_ALLOWANCE;
+  const m: Machine = {
+    ...start,
+    drive: { member: 'drive', speed: { kind: 'period', text: '2 s' } },
+    axes: [
+      ...start.axes,
+      { id: 'upright-axis', frame: 'ground', place: { kind: 'mesh', joint: 'pegs', angleDeg: 0 } },
+      { id: 'crank-axis', frame: 'ground', place: { kind: 'mesh', joint: 'bevels', angleDeg: 0 } },
+    ],
+    members: [
+      ...start.members.map(a => ({ ...a, name: 'Wind shaft' })),
+      { kind: 'arbor', id: 'upright', name: 'Upright shaft', axis: 'upright-axis' },
+      { kind: 'arbor', id: 'crank', name: 'Pump crank', axis: 'crank-axis' },
+    ],
+    toothings: [
+      {
+        ...{ id: 'peg-rings', name: 'Pegs', play: 0 },
+        form: {
+          kind: 'pegs',
+          pegDiameter: PEG,
+          pegLength: Number((PEG_REACH * reckoned).toFixed(2)),
+          friction: 0.35,
+        },
+        size: { by: 'module', module: Number(pegModule(reckoned).toFixed(4)) },
+      },
+      {
+        ...{ id: 'bevel-teeth', name: 'Bevels', size: { by: 'module', module: 4 }, play: 0.3 },
+        form: { kind: 'involute', pressureAngleDeg: 20, addendum: 1, dedendum: 1.25, fillet: 0.3 },
+      },
+    ],
+    wheels: [
+      wheel('wind-pegs', 'Wind peg wheel', 'drive', 'peg-rings', 10, 0),
+      wheel('upright-pegs', 'Upright peg wheel', 'upright', 'peg-rings', 20, 0),
+      wheel('upright-bevel', 'Upright bevel', 'upright', 'bevel-teeth', 18, 1),
+      wheel('crank-bevel', 'Crank bevel', 'crank', 'bevel-teeth', 36, 1),
+    ],
+    joints: [
+      { kind: 'mesh', id: 'pegs', type: 'pegs', a: 'wind-pegs', b: 'upright-pegs' },
+      { kind: 'mesh', id: 'bevels', type: 'bevel', a: 'upright-bevel', b: 'crank-bevel', shaftAngleDeg: 90 },
+    ],
+    processes: [{ id: 'process1', name: 'Saw and drill', kind: 'saw', kerf: 0.8 }],
+  };
+  const aim = {
+    ...newAim(m, 'Pump strokes', '8 s'),
+    tolerance: { degrees: '1', over: '1 h' },
+    member: 'crank',
+  };
+  return { ...m, aims: [aim] };
+}
+
+function wheel(
+  id: string,
+  name: string,
+  member: string,
+  toothing: string,
+  count: number,
+  layer: number,
+): Machine['wheels'][number] {
+  return {
+    ...{ id, name, member, toothing, role: 'wheel', layer },
+    teeth: { kind: 'count', count },
+    bore: { kind: 'round', diameter: 12 },
+  };
+}
+
+if (process.argv[1] === import.meta.filename)
+  writeFileSync(join(import.meta.dirname, '../demo/ossel-brine-pump.json'), writeMachine(pump()));
