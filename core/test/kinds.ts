@@ -180,7 +180,7 @@ export const KINDS: Readonly<Record<string, Machine>> = {
     wheels: [wheel('lobes', 'disc', 11, { role: 'disc' }), wheel('ring', 'pins', 12, { role: 'pins' })],
     joints: [
       mesh('m1', 'lobes', 'ring', 'reducer'),
-      { kind: 'pins in holes', id: 'j1', disc: 'lobes', carrier: 'out', pins: 6, pinDiameter: 4, circle: 20 },
+      { kind: 'pins in holes', id: 'j1', disc: 'lobes', carrier: 'out', pins: 6, pinDiameter: 4, circle: 17 },
     ],
   }),
   'sector wheel': machine('sector', {

@@ -7,7 +7,7 @@ import { editForFix, type Machine, setToothing, setWheel } from '../machine/inde
 import { readyToRoll, rollCheck } from '../mesh/index.ts';
 import { must } from '../result/index.ts';
 import { sayFinding } from '../words/index.ts';
-import { derive, wheelPlane } from './index.ts';
+import { derive, opposedDiscDeg, wheelPlane } from './index.ts';
 
 /** A wheel of one count driving another of some count, in one layer, at module 2. */
 function pair(a: number, b: number, change: (m: Machine) => Machine = m => m): Machine {
@@ -40,6 +40,15 @@ describe('a pair given another form', () => {
       expect(roll?.deepestOverlap, kind).to.equal(0);
       expect(roll!.leastPlay, kind).to.be.closeTo(mesh.play, 0.03);
     }
+  });
+
+  it('rolls without overlap when either may drive a clock pair', () => {
+    const both = setToothing('toothing1', { form: { kind: 'cycloidal', drives: 'both', tip: 'round', practical: 0.95, clearance: 0.4 }, play: 0.2 }); // prettier-ignore
+    const d = derive(both(formed('cycloidal', 48, 12)));
+    const roll = rollCheck(readyToRoll(d.meshes['m0']!.engagement!, 0.005), 40, 0.005)!;
+    expect(roll.deepestOverlap).to.equal(0);
+    expect(roll.transmissionError).to.be.below(1.5 * 0.005);
+    expect(roll.contactRatio, 'contact before and after the line of centres').to.be.greaterThan(1.5);
   });
 
   it('goes back to involute teeth, with roles as they were', () => {
@@ -161,6 +170,16 @@ describe('judgements by form', () => {
     const f = derive(m).findings.find(x => x.data['problem'] === 'cusp-in-lobes')!;
     const mended = derive(editForFix(f.fixes[0]!)(m));
     expect(mended.findings.map(x => x.data['problem'])).to.not.include('cusp-in-lobes');
+  });
+
+  it('a disc too thin round its output holes is named; a second disc is the same part for an even number of pins', () => {
+    const m = KINDS['reducer with output pins']!;
+    expect(derive(m).findings.map(f => f.code)).to.not.include('disc-wall');
+    const wide = { ...m, joints: m.joints.map(j => (j.kind === 'pins in holes' ? { ...j, circle: 30 } : j)) };
+    const f = derive(wide).findings.find(x => x.code === 'disc-wall')!;
+    expect(f.data['to']).to.equal('the lobes');
+    expect(must(wheelPlane(derive(m), m.wheels[0]!)).holes, 'six holes').to.have.length(6);
+    expect([opposedDiscDeg(11, 12), opposedDiscDeg(10, 11)]).to.deep.equal([0, 18]);
   });
 
   it('teeth finer than the process can make are named', () => {

@@ -6,3 +6,4 @@ export type { ArmFrame } from './arm-frame.ts';
 export { settle } from './settle.ts';
 export { type WheelPlane, wheelPlane } from './wheel-plane.ts';
 export { leastFeature } from './feature-findings.ts';
+export { opposedDiscDeg } from './reducer-findings.ts';

@@ -6,6 +6,7 @@ import type { MeshState, WheelState } from './derived.ts';
 import { featureFindings } from './feature-findings.ts';
 import { formMeshFindings } from './form-findings.ts';
 import { filletFindings, involuteFindings } from './involute-findings.ts';
+import { reducerFindings } from './reducer-findings.ts';
 import { ringFindings } from './ring-findings.ts';
 import type { TeethFacts } from './teeth-facts.ts';
 
@@ -46,6 +47,7 @@ function wheelFindings(facts: TeethFacts, wheel: Wheel, state: WheelState | unde
     ...(state.spec && state.involute ? involuteFindings(wheel, state.spec, state.involute) : []),
     ...bodyFindings(machine, wheel, state),
     ...featureFindings(machine, wheel, state),
+    ...reducerFindings(machine, wheel, state),
   ];
 }
 

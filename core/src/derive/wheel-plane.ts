@@ -1,9 +1,10 @@
 import { alignmentMark, borePath, boreFault, webPaths } from '../body/index.ts';
 import { circle, type Path, polar, reversePath } from '../geometry/index.ts';
-import { byId, type Machine, type Wheel } from '../machine/index.ts';
+import type { Machine, Wheel } from '../machine/index.ts';
 import { fail, ok, type Result } from '../result/index.ts';
 import { holeOf, webRoom } from './body-findings.ts';
 import type { Derived, WheelState } from './derived.ts';
+import { outputRings } from './reducer-findings.ts';
 
 /** A wheel in the plane across its axis, whole: outline, everything cut out of it, and what is engraved. */
 export interface WheelPlane {
@@ -37,20 +38,16 @@ export function wheelPlane(derived: Pick<Derived, 'machine' | 'wheels'>, wheel: 
 const markRadius = ({ rootRadius, tipRadius }: { rootRadius: number; tipRadius: number }): number =>
   tipRadius > rootRadius ? rootRadius : rootRadius + 2 * (rootRadius - tipRadius);
 
-/** Holes of a reducer's disc for the output pins: each the pin and twice the eccentricity, on the joint's circle. */
+/** Holes of a reducer's disc for the output pins. */
 function outputHoles(
-  { joints, toothings }: Pick<Machine, 'joints' | 'toothings'>,
+  machine: Pick<Machine, 'joints' | 'toothings'>,
   wheel: Wheel,
   { teeth }: WheelState,
 ): Path[] {
   if (teeth.family !== 'reducer disc') return [];
-  const form = byId(toothings, wheel.toothing)?.form;
-  const eccentricity = form?.kind === 'reducer' ? form.eccentricity : 0;
-  return joints.flatMap(j => {
-    if (j.kind !== 'pins in holes' || j.disc !== wheel.member) return [];
-    const radius = j.pinDiameter / 2 + eccentricity;
-    return Array.from({ length: j.pins }, (_, i) =>
-      reversePath(circle(polar({ x: 0, y: 0 }, j.circle / 2, ((2 * i + 1) * Math.PI) / j.pins), radius)),
-    );
-  });
+  return outputRings(machine, wheel).flatMap(({ holes, radius, circleRadius }) =>
+    Array.from({ length: holes }, (_, i) =>
+      reversePath(circle(polar({ x: 0, y: 0 }, circleRadius, ((2 * i + 1) * Math.PI) / holes), radius)),
+    ),
+  );
 }

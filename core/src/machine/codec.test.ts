@@ -96,6 +96,32 @@ describe('machine files', () => {
     expect(codeOf(odd), 'a version that cannot even be made a text').to.equal('file-version-unreadable');
   });
 
+  it('of version 3 gain what forms beside the involute are made from, and keep their sizes', () => {
+    const old = JSON.parse(starter) as { version: number; toothings: object[] };
+    old.version = 3;
+    const size = { by: 'module', module: 1 };
+    const bare = { name: 'x', size, play: 0.1 };
+    old.toothings.push(
+      { ...bare, id: 'c', form: { kind: 'cycloidal', generating: 0.5, addendum: 1.4 }, helixDeg: -20 },
+      { ...bare, id: 'l', form: { kind: 'lantern', pinDiameter: 3 } },
+      { ...bare, id: 'p', form: { kind: 'pegs', pegDiameter: 6, pegLength: 4 } },
+      { ...bare, id: 'r', form: { kind: 'reducer', pinDiameter: 6, eccentricity: 1 } },
+    );
+    const read = must(readMachine(JSON.stringify(old)));
+    const form = (id: string): object => read.toothings.find(t => t.id === id)!.form;
+    expect(form('c')).to.deep.equal({
+      kind: 'cycloidal',
+      drives: 'wheel',
+      tip: 'eased',
+      practical: 0.95,
+      clearance: 0.4,
+    });
+    expect(read.toothings.find(t => t.id === 'c')!.helixDeg).to.equal(20);
+    expect(form('l')).to.deep.include({ pinDiameter: 3, practical: 0.9 });
+    expect(form('p')).to.deep.include({ pegDiameter: 6, pegLength: 4, friction: 0.35 });
+    expect(form('r')).to.deep.include({ pinDiameter: 6, eccentricity: 1, offset: 0, ring: 'pins' });
+  });
+
   it('are refused when something leads nowhere or to itself', () => {
     expect(damaged(m => (m.wheels[0]!.member = 'nobody'))).to.equal('missing-member');
     expect(damaged(m => (m.members[1]!.axis = 'nowhere'))).to.equal('missing-axis');

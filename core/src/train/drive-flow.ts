@@ -50,7 +50,7 @@ function endsOf(joint: Joint, owner: (wheel: string) => string): string[] {
     case 'cam':
       return [joint.cam, joint.follower];
     case 'pins in holes':
-      return [joint.disc, joint.carrier];
+      return [owner(joint.disc), joint.carrier];
     case 'ratchet':
     case 'intermittent':
       return [joint.driver, joint.driven];

@@ -52,6 +52,11 @@ export const TEETH_WORDS: Readonly<Record<string, Words>> = {
     why: `${mm(s.num('width'))} wide; one and a half modules, ${mm(s.num('least'))}, is the least to trust (common practice).`,
     advice: 'Make the spokes wider.',
   }),
+  'disc-wall': s => ({
+    title: `${s.name()}: little left round its output holes`,
+    why: `${mm(s.num('wall'))} from the holes to ${s.text('to')}; a quarter of a pin, ${mm(s.num('least'))}, is the least to trust (common practice).`,
+    advice: 'Take smaller or fewer output pins, another circle for them, or less eccentricity.',
+  }),
   'tooth-too-fine': s => ({
     title: `${s.name()}: teeth too fine for the ${s.text('process')}`,
     why: `A tooth is only ${mm(s.num('is'))} wide where it is thinnest; the ${s.text('process')} makes ${mm(s.num('least'))} at least.`,

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { opposedDiscDeg } from '@tesseron/core/derive';
 import { setToothing, type Toothing } from '@tesseron/core/machine';
 import { PEG_ALLOWANCE, pegModule } from '@tesseron/core/mesh';
 import { fixed } from '@tesseron/core/units';
@@ -22,6 +23,13 @@ const set = (label: string, value: Partial<Omit<Toothing, 'id'>>): void =>
   change(label, setToothing(props.toothing.id, value));
 const setForm = (value: Partial<Form>): void =>
   set('Change the tooth form', { form: { ...props.toothing.form, ...value } as Form });
+
+const disc = computed(() => {
+  const found = Object.values(derived.value.wheels).find(w => w.teeth.family === 'reducer disc');
+  return found?.teeth.family === 'reducer disc'
+    ? { turned: opposedDiscDeg(found.teeth.spec.lobes, found.teeth.spec.pins) }
+    : undefined;
+});
 
 const TIPS = ['eased', 'round', 'medium ogive', 'high ogive'] as const;
 const DRIVES = [
@@ -380,6 +388,14 @@ function fitModule(allowance: number): void {
   </p>
   <p v-if="clock && clock.tip !== 'eased'" class="quiet small">
     Arcs from the pitch circle strike a little early; eased ones roll more evenly.
+  </p>
+  <p v-if="reducer && disc" class="quiet small" data-test="second-disc">
+    A second disc opposite the first is
+    {{
+      disc.turned === 0
+        ? 'the same part, turned half round.'
+        : `another part: its lobes stand ${fixed(disc.turned, 2)}° further round against its holes.`
+    }}
   </p>
   <p v-if="pegs" class="acts">
     <button type="button" class="plain" data-test="fit-pegs" @click="fitModule(0)">

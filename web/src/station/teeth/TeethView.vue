@@ -129,12 +129,14 @@ function keepSpread(): void {
         <BevelDrawing :drawing="patternDrawing" :label="patternDrawing.title" />
         <p class="note">{{ patternDrawing.notes.join(' ') }}</p>
       </div>
-      <PegDrawing
-        v-else-if="pegs && mesh"
-        :pair="pegs.pair"
-        :check="pegs.checks[0]?.check"
-        :t="clockAngle + byHand"
-      />
+      <div v-else-if="pegs && mesh" class="rolling">
+        <PegDrawing :pair="pegs.pair" :check="pegs.checks[0]?.check" :t="clockAngle + byHand" />
+        <RollChart
+          :positions="pegs.law"
+          :pitch="(2 * Math.PI) / pegs.pair.counts[0]"
+          :at="clockAngle + byHand"
+        />
+      </div>
       <div v-else-if="engagement && mesh" class="rolling">
         <MeshCloseUp
           v-model="byHand"
@@ -260,7 +262,7 @@ function keepSpread(): void {
           <ToothingEditor :toothing="toothing" :wheels="sharing" />
         </template>
         <ShiftTools v-if="state?.pair" :mesh="mesh" />
-        <WheelEditor v-for="w in wheels" :key="w.id" :wheel="w" :leans="(toothing?.helixDeg ?? 0) > 0" />
+        <WheelEditor v-for="w in wheels" :key="w.id" :wheel="w" :helix-deg="toothing?.helixDeg ?? 0" />
         <h3>All meshes</h3>
         <p class="acts">
           <button

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { circleCount, setWheel, type Wheel } from '@tesseron/core/machine';
+import { leadOf } from '@tesseron/core/tooth';
 import { mm } from '@tesseron/core/units';
 import { undercutWorking } from '@tesseron/core/working';
 import { wheelName } from '@tesseron/core/words';
@@ -9,7 +10,7 @@ import { useOpen } from '../../machine/use-open';
 import NumberField from '../../parts/NumberField.vue';
 import BodyEditor from './BodyEditor.vue';
 
-const props = defineProps<{ wheel: Wheel; leans: boolean }>();
+const props = defineProps<{ wheel: Wheel; helixDeg: number }>();
 const { derived, change } = useOpen();
 const working = useWorking();
 const state = computed(() => derived.value.wheels[props.wheel.id]);
@@ -25,6 +26,7 @@ const figures = computed(() => {
     ['pitch Ø', mm(2 * s.dimensions.pitchRadius, 3)],
     [inside ? 'inside Ø' : 'outside Ø', mm(2 * s.dimensions.tipRadius, 3)],
     ['root Ø', mm(2 * s.dimensions.rootRadius, 3)],
+    ...(props.helixDeg > 0 ? [['lead', mm(leadOf(2 * s.dimensions.pitchRadius, props.helixDeg), 1)]] : []),
     ...(d
       ? [
           ['base Ø', mm(2 * d.baseRadius, 3)],
@@ -76,7 +78,7 @@ const HANDS = [
         @update:model-value="set('Tips', { shorten: $event })"
       />
       <v-select
-        v-if="leans"
+        v-if="helixDeg > 0"
         :model-value="wheel.hand ?? 'right'"
         :items="[...HANDS]"
         label="Hand"
