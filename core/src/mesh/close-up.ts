@@ -1,4 +1,4 @@
-import { type Point, rotate } from '../geometry/index.ts';
+import type { Point } from '../geometry/index.ts';
 import type { Ready } from './engagement.ts';
 import { gapsAt, type PairGap } from './roll-check.ts';
 
@@ -30,23 +30,14 @@ export function closeUp(ready: Ready, t: number, chordError: number): CloseUp | 
   const [ahead, behind] = [least(drives), least(gapsAt(ready, ready.coast, within))];
   if (!ahead || !behind) return undefined;
   const push = ready.drive.towards * ahead.gap;
-  const turn = (p: Point): Point => moved(ready, p, push);
   const touching = drives.filter(g => !g.corner && g.normalGap - ahead.normalGap <= TOUCHING * chordError);
-  const contacts = (touching.length > 0 ? touching : [ahead]).map(g => turn(g.at));
+  const contacts = (touching.length > 0 ? touching : [ahead]).map(g => g.at);
   return {
     angleA: within,
     placeB: ready.placeOf(within) + (stand === 'rack' ? -push : push),
     contacts,
     play: (ahead.gap + behind.gap) * lever,
-    backAt: turn(behind.at),
+    backAt: behind.at,
     gap: behind.normalGap * (1 + ahead.gap / (behind.gap || 1)),
   };
-}
-
-/** A point of the second body after it has moved by so much more. */
-function moved({ engagement: { stand, distance } }: Ready, p: Point, by: number): Point {
-  if (stand === 'rack') return { x: p.x, y: p.y - by };
-  const centre = stand === 'internal' ? -distance : distance;
-  const q = rotate({ x: p.x - centre, y: p.y }, by);
-  return { x: q.x + centre, y: q.y };
 }

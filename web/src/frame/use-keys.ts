@@ -26,10 +26,10 @@ export const KEYS: readonly (readonly [keys: string, does: string])[] = [
 const isTyping = (target: EventTarget | null): boolean =>
   target instanceof HTMLElement &&
   (target.isContentEditable ||
-    ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName) ||
+    (['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName) && !isSwitch(target)) ||
     target.getAttribute('role') === 'combobox');
 const presses = (target: EventTarget | null): boolean =>
-  target instanceof HTMLElement && ['BUTTON', 'A', 'SUMMARY'].includes(target.tagName);
+  target instanceof HTMLElement && (['BUTTON', 'A', 'SUMMARY'].includes(target.tagName) || isSwitch(target));
 
 /** Listens for the keys of the frame; what is typed into a field stays there. */
 export function useKeys(open: { help: () => void; findings: () => void; history: () => void }): void {
@@ -60,4 +60,9 @@ export function useKeys(open: { help: () => void; findings: () => void; history:
     else return;
     event.preventDefault();
   });
+}
+
+/** Ticks and sliders take no text, so that keys there go on to the application; those they use themselves it leaves alone. */
+function isSwitch(target: HTMLElement): boolean {
+  return target instanceof HTMLInputElement && ['checkbox', 'radio'].includes(target.type);
 }
