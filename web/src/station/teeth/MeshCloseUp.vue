@@ -20,10 +20,10 @@ const enlarged = ref(1);
 const scene = computed(() => closeUpScene(props.engagement, props.chordError));
 const t = computed(() => props.clockAngle + by.value);
 const now = computed(() => (scene.value ? closeUp(scene.value.ready, t.value, props.chordError) : undefined));
-const span = computed(() => ((scene.value?.size ?? 1) * 5.2) / enlarged.value);
+const span = computed(() => (scene.value?.look.span ?? 1) / enlarged.value);
 const scale = computed(() => Math.max(1, Math.min(width.value, height.value * 1.25)) / span.value);
 const view = computed(() => {
-  const p = scene.value?.pitchPoint ?? { x: 0, y: 0 };
+  const p = scene.value?.look.centre ?? { x: 0, y: 0 };
   const [w, h] = [width.value / scale.value, height.value / scale.value];
   return `${p.x - w / 2} ${-h / 2} ${w} ${h}`;
 });

@@ -26,7 +26,7 @@ const rows = computed(() => {
     {
       name: 'play',
       rolled: r ? `${fixed(r.leastPlay, 3)} to ${mm(r.mostPlay, 3)}` : '–',
-      formula: asMade.value ? mm(s.play, 3) : '',
+      formula: asMade.value && s.play !== 0 ? mm(s.play, 3) : '–',
     },
     { name: 'deepest overlap', rolled: said(r?.deepestOverlap, v => mm(v, 4)), formula: '' },
     { name: 'least gap, centred', rolled: said(r?.leastGap, v => mm(v, 3)), formula: '' },

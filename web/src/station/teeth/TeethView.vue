@@ -94,8 +94,8 @@ const figures = computed(() => {
     ...(s.workingAngleDeg === undefined
       ? []
       : [['working pressure angle', `${fixed(s.workingAngleDeg, 2)}°`]]),
-    ['play: by thinning or form', mm(s.playFromThinning, 3)],
-    ['play: by spread', mm(s.playFromSpread, 3)],
+    ...(s.playFromThinning === 0 ? [] : [['play: by thinning or form', mm(s.playFromThinning, 3)]]),
+    ...(s.workingAngleDeg === undefined ? [] : [['play: by spread', mm(s.playFromSpread, 3)]]),
   ] as [string, string][];
 });
 const patternDrawing = computed(() => {

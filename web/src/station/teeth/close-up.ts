@@ -14,12 +14,15 @@ export interface CloseUpScene {
   readonly radiusB: number;
   /** Places of contact over a pitch, while the first drives forwards. */
   readonly contactWay: readonly Point[];
-  /** About a tooth's height, mm. */
-  readonly size: number;
+  /** What to look at: a few teeth at the pitch point, or the whole of a disc whose pitch circle lies within its lobes; mm. */
+  readonly look: { readonly centre: Point; readonly span: number };
   readonly pitch: number;
 }
 
-const TEETH_EACH_WAY = 6;
+const TEETH_EACH_WAY = 8;
+/** How much is seen: of tooth heights at the pitch point, of a disc's radius. */
+const NEAR = 5.2;
+const WHOLE = 3.2;
 const WAY_STEPS = 40;
 
 /** Makes the scene of an engagement; undefined when no teeth meet. */
@@ -52,7 +55,10 @@ export function closeUpScene(engagement: Engagement, chordError: number): CloseU
     radiusA,
     radiusB: stand === 'rack' ? 0 : radiusA / ratio,
     contactWay: seen.flatMap(s => s?.contacts ?? []),
-    size: high - low,
+    look:
+      radiusA < 0.97 * low && stand === 'internal'
+        ? { centre: { x: 0, y: 0 }, span: WHOLE * high }
+        : { centre: { x: radiusA, y: 0 }, span: NEAR * (high - low) },
     pitch: step,
   };
 }
