@@ -59,6 +59,20 @@ describe('a pair given another form', () => {
     }
   });
 
+  it('as magnets keeps a reducer’s disc swinging in its ring, with the gap of air between the rims', () => {
+    const m = must(setToothForm(KINDS['reducer with output pins']!, 'toothing1', 'magnetic'));
+    const form = m.toothings[0]!.form as { eccentricity?: number; gap: number };
+    const wide = setToothing('toothing1', { size: { by: 'module', module: 8 } })(m);
+    const d = derive(wide);
+    expect(d.meshes['m1']!.distance).to.equal(form.eccentricity);
+    const [disc, ring] = ['lobes', 'ring'].map(id => d.wheels[id]!.dimensions.tipRadius) as [number, number];
+    expect(ring - disc - form.eccentricity!, 'the gap of air at the nearest place').to.be.closeTo(
+      form.gap,
+      1e-9,
+    );
+    expect(codes(wide)).to.include('magnets-slip');
+  });
+
   it('is refused with a sentence where a form cannot be', () => {
     const code = (m: Machine, kind: ToothFormKind): string => {
       const r = setToothForm(m, 'toothing1', kind);

@@ -70,11 +70,11 @@ export function setToothForm(machine: Machine, toothingId: string, kind: ToothFo
   )
     return fail('form-not-inside', { form: kind });
   const differences = own.map(j => Math.abs(count(j.a) - count(j.b)));
-  const form = formAt(
-    kind,
-    size,
-    Math.max(1, Math.min(...differences, Infinity) === Infinity ? 1 : Math.min(...differences)),
-  );
+  const swings = kind === 'magnetic' && own.some(j => j.type === 'reducer');
+  const difference = Math.max(1, ...(differences.length > 0 ? [Math.min(...differences)] : []));
+  const plain = formAt(kind, size, difference);
+  const form =
+    swings && plain.kind === 'magnetic' ? { ...plain, eccentricity: round(0.3 * size * difference) } : plain;
   const smaller = new Set(own.map(j => (count(j.a) <= count(j.b) ? j.a : j.b)));
   const larger = new Set(own.map(j => (count(j.a) <= count(j.b) ? j.b : j.a)));
   return ok({

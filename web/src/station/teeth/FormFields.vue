@@ -374,6 +374,15 @@ function fitModule(allowance: number): void {
         @update:model-value="setForm({ gap: $event })"
       />
       <NumberField
+        v-if="magnets.eccentricity !== undefined"
+        :model-value="magnets.eccentricity"
+        label="Eccentricity"
+        unit="mm"
+        :least="0.05"
+        :most="100"
+        @update:model-value="setForm({ eccentricity: $event })"
+      />
+      <NumberField
         :model-value="magnets.wall"
         label="Wall"
         unit="mm"
