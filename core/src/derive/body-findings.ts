@@ -1,5 +1,5 @@
 import { type Hole, boreFault, boreReach, leastRim, leastSpoke, webPaths, webSizes } from '../body/index.ts';
-import type { Machine, Wheel } from '../machine/index.ts';
+import type { Wheel } from '../machine/index.ts';
 import { type Finding, finding } from '../result/index.ts';
 import type { WheelState } from './derived.ts';
 
@@ -31,7 +31,7 @@ export const webRoom = (
 };
 
 /** Judgements about bore, hub, rim and spokes. */
-export function bodyFindings(_machine: Pick<Machine, 'wheels'>, wheel: Wheel, state: WheelState): Finding[] {
+export function bodyFindings(wheel: Wheel, state: WheelState): Finding[] {
   const room = webRoom(wheel, state);
   if (room.rootRadius === 0) return [];
   return [...boreFindings(wheel, room), ...webFindings(wheel, room)];

@@ -46,14 +46,12 @@ export function featureFindings(
   const figure = state.figure.ok ? state.figure.value : undefined;
   if (!process || least === undefined || !figure?.half || !figure.closes || isPins(state)) return [];
   const { tooth, gap } = widths(figure);
-  const process2 = process.kind;
+  const { kind } = process;
   const found: Finding[] = [];
-  if (process2 !== 'router' && tooth < least)
-    found.push(
-      finding('tooth-too-fine', 'warn', 'teeth', [wheel.id], { is: tooth, least, process: process2 }),
-    );
-  if (process2 === 'router' && gap < least)
-    found.push(finding('gap-too-fine', 'warn', 'teeth', [wheel.id], { is: gap, least, process: process2 }));
+  if (kind !== 'router' && tooth < least)
+    found.push(finding('tooth-too-fine', 'warn', 'teeth', [wheel.id], { is: tooth, least, process: kind }));
+  if (kind === 'router' && gap < least)
+    found.push(finding('gap-too-fine', 'warn', 'teeth', [wheel.id], { is: gap, least, process: kind }));
   return found;
 }
 

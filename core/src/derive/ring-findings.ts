@@ -33,7 +33,7 @@ export function ringFindings(mesh: MeshJoint, state: MeshState | undefined, fact
         ? [
             {
               code: 'set-shorten',
-              subject: ring.spec === undefined ? '' : ids[1],
+              subject: ids[1],
               value: Math.round(shorten * 100) / 100,
             },
           ]

@@ -45,7 +45,7 @@ function wheelFindings(facts: TeethFacts, wheel: Wheel, state: WheelState | unde
   }
   return [
     ...(state.spec && state.involute ? involuteFindings(wheel, state.spec, state.involute) : []),
-    ...bodyFindings(machine, wheel, state),
+    ...bodyFindings(wheel, state),
     ...featureFindings(machine, wheel, state),
     ...reducerFindings(machine, wheel, state),
   ];

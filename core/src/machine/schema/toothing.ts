@@ -124,8 +124,8 @@ const Bore = z.discriminatedUnion('kind', [
 /** What lies between hub and teeth. Lengths in mm; what is left out follows from the size of the teeth. */
 const Body = z.strictObject({
   hubDiameter: Size.optional(),
+  /** Under the roots; of a ring or a disc of pins, beyond them. */
   rim: Size.optional(),
-  /** Outside width of a ring beyond its roots, or of a plate of pins. */
   web: z.discriminatedUnion('kind', [
     z.strictObject({ kind: z.literal('solid') }),
     z.strictObject({

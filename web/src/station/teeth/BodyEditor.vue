@@ -36,6 +36,11 @@ const set = (what: string, value: Partial<Omit<Wheel, 'id'>>): void =>
 const setBore = (value: Bore): void => set('Bore', { bore: value });
 const setBody = (what: string, value: Partial<Body>): void =>
   set(what, { body: { ...body.value, ...value } });
+/** A measure that follows from the teeth again. */
+function usual(what: 'hubDiameter' | 'rim'): void {
+  const { [what]: _, ...plain } = body.value;
+  set(what === 'rim' ? 'Rim' : 'Hub', { body: plain });
+}
 /** How large the bore is across, kept when its shape changes. */
 const across = computed(() => {
   const b = bore.value;
@@ -173,6 +178,7 @@ const flag = (event: Event): boolean => (event.target as HTMLInputElement).check
       optional
       hint="left empty: twice the bore"
       @update:model-value="setBody('Hub', { hubDiameter: $event })"
+      @clear="usual('hubDiameter')"
     />
     <NumberField
       v-if="body.web.kind !== 'solid'"
@@ -184,6 +190,7 @@ const flag = (event: Event): boolean => (event.target as HTMLInputElement).check
       optional
       hint="left empty: 2.5 modules"
       @update:model-value="setBody('Rim', { rim: $event })"
+      @clear="usual('rim')"
     />
     <label class="check"
       ><input

@@ -1,14 +1,14 @@
 <script setup lang="ts">
 import { opposedDiscDeg } from '@tesseron/core/derive';
 import { setToothing, type Toothing } from '@tesseron/core/machine';
-import { PEG_ALLOWANCE, pegModule } from '@tesseron/core/mesh';
+import { PEG_ALLOWANCE, PEG_REACH, pegModule } from '@tesseron/core/mesh';
 import { fixed } from '@tesseron/core/units';
 import { computed } from 'vue';
 import { useOpen } from '../../machine/use-open';
 import NumberField from '../../parts/NumberField.vue';
 
 const props = defineProps<{ toothing: Toothing }>();
-const { derived, change } = useOpen();
+const { machine, derived, change } = useOpen();
 type Form = Toothing['form'];
 type Kind<K extends Form['kind']> = Extract<Form, { kind: K }>;
 const of = <K extends Form['kind']>(kind: K): Kind<K> | undefined =>
@@ -25,9 +25,10 @@ const setForm = (value: Partial<Form>): void =>
   set('Change the tooth form', { form: { ...props.toothing.form, ...value } as Form });
 
 const disc = computed(() => {
-  const found = Object.values(derived.value.wheels).find(w => w.teeth.family === 'reducer disc');
-  return found?.teeth.family === 'reducer disc'
-    ? { turned: opposedDiscDeg(found.teeth.spec.lobes, found.teeth.spec.pins) }
+  const own = machine.value.wheels.filter(w => w.toothing === props.toothing.id);
+  const teeth = own.map(w => derived.value.wheels[w.id]?.teeth).find(t => t?.family === 'reducer disc');
+  return teeth?.family === 'reducer disc'
+    ? { turned: opposedDiscDeg(teeth.spec.lobes, teeth.spec.pins) }
     : undefined;
 });
 
@@ -54,9 +55,9 @@ function setEdge(chosen: string): void {
 }
 
 function setHelix(deg: number): void {
-  change(`Helix of ${props.toothing.name}`, machine => ({
-    ...machine,
-    toothings: machine.toothings.map(t => {
+  change(`Helix of ${props.toothing.name}`, m => ({
+    ...m,
+    toothings: m.toothings.map(t => {
       if (t.id !== props.toothing.id) return t;
       const { helixDeg: _, ...plain } = t;
       return deg === 0 ? plain : { ...plain, helixDeg: deg };
@@ -65,14 +66,22 @@ function setHelix(deg: number): void {
 }
 
 function setDouble(on: boolean): void {
-  change(`Double helix of ${props.toothing.name}`, machine => ({
-    ...machine,
-    toothings: machine.toothings.map(t => {
+  change(`Double helix of ${props.toothing.name}`, m => ({
+    ...m,
+    toothings: m.toothings.map(t => {
       if (t.id !== props.toothing.id) return t;
       const { double: _, ...plain } = t;
       return on ? { ...plain, double: true as const } : plain;
     }),
   }));
+}
+
+/** Leaves as thick as is usual for their number again. */
+function usualLeaf(): void {
+  const { form } = props.toothing;
+  if (form.kind !== 'cycloidal') return;
+  const { leaf: _, ...plain } = form;
+  set('Usual leaves', { form: plain });
 }
 
 /** The module at which pegs of that size have the usual play, reckoned thicker by the allowance for wood. */
@@ -81,7 +90,7 @@ function fitModule(allowance: number): void {
   if (form)
     set('Set the module by the pegs', {
       size: { by: 'module', module: Number(pegModule(form.pegDiameter + allowance).toFixed(4)) },
-      form: { ...form, pegLength: Number((0.55 * (form.pegDiameter + allowance)).toFixed(2)) },
+      form: { ...form, pegLength: Number((PEG_REACH * (form.pegDiameter + allowance)).toFixed(2)) },
     });
 }
 </script>
@@ -212,6 +221,7 @@ function fitModule(allowance: number): void {
         hint="1.05 to ten leaves, 1.25 above"
         data-test="leaf"
         @update:model-value="setForm({ leaf: $event })"
+        @clear="usualLeaf"
       />
       <NumberField
         :model-value="clock.clearance"
