@@ -26,7 +26,16 @@ export default {
       name: 'core-needs-only-the-schema-library',
       severity: 'error',
       from: { path: '^core/src', pathNot: '\\.test\\.ts$' },
-      to: { dependencyTypes: ['npm', 'npm-dev', 'core'], pathNot: 'node_modules/zod' },
+      to: {
+        dependencyTypes: ['npm', 'npm-dev', 'core'],
+        pathNot: 'node_modules/(zod|dxf-parser|@tarikjabiri/dxf|svgpath|fast-xml-parser)/',
+      },
+    },
+    {
+      name: 'file-libraries-belong-to-format',
+      severity: 'error',
+      from: { path: '^core/src', pathNot: '^core/src/format/|\\.test\\.ts$' },
+      to: { path: 'node_modules/(dxf-parser|@tarikjabiri/dxf|svgpath|fast-xml-parser)/' },
     },
     {
       name: 'server-knows-no-web',

@@ -4,6 +4,8 @@ import { plantPlanetary } from '../core/src/build/index.ts';
 import { type Machine, newAim, newMachine, writeMachine } from '../core/src/machine/index.ts';
 import { setFrom } from '../core/src/planetary/index.ts';
 import { must } from '../core/src/result/index.ts';
+import { layersFound } from '../core/src/hand/index.ts';
+import { fitBores } from '../core/src/layout/index.ts';
 
 /** Module of the printed wheels, mm. */
 const MODULE = 1.5;
@@ -23,7 +25,7 @@ export function heron(): Machine {
   const aim = { ...newAim(base, 'Stride', '24 s'), tolerance: { degrees: '1', over: '1 h' } };
   const set = must(setFrom({ sun: 20, planet: 20 }, 4));
   const choice = { set, held: 'ring', driver: 'sun', module: MODULE, stages: 2, aim: aim.id } as const;
-  return plantPlanetary({ ...base, aims: [aim] }, choice);
+  return fitBores(must(layersFound(plantPlanetary({ ...base, aims: [aim] }, choice))));
 }
 
 if (process.argv[1] === import.meta.filename)

@@ -8,6 +8,9 @@ import {
   newMachine,
   writeMachine,
 } from '../core/src/machine/index.ts';
+import { layersFound } from '../core/src/hand/index.ts';
+import { fitBores } from '../core/src/layout/index.ts';
+import { must } from '../core/src/result/index.ts';
 
 type Wheel = Machine['wheels'][number];
 
@@ -46,7 +49,7 @@ export function kestrels(): Machine {
     ],
   };
   BIRDS.forEach((bird, layer) => (m = withBird(m, bird, layer)));
-  return m;
+  return fitBores(must(layersFound(m)));
 }
 
 function withBird(machine: Machine, bird: Bird, layer: number): Machine {

@@ -1,6 +1,9 @@
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { type Machine, newAim, newMachine, writeMachine } from '../core/src/machine/index.ts';
+import { layersFound } from '../core/src/hand/index.ts';
+import { fitBores } from '../core/src/layout/index.ts';
+import { must } from '../core/src/result/index.ts';
 
 type Wheel = Machine['wheels'][number];
 type Form = Machine['toothings'][number]['form'];
@@ -90,7 +93,7 @@ export function noons(): Machine {
     layer: 6,
     wheel: 'reverser-12',
   });
-  return withAims(m);
+  return fitBores(must(layersFound(withAims(m))));
 }
 
 interface Stage {

@@ -3,7 +3,15 @@ import { join } from 'node:path';
 import { type BranchQuery, searchBranches } from '../core/src/branch/index.ts';
 import { branchOutputs, plantBranches } from '../core/src/build/index.ts';
 import { derive } from '../core/src/derive/index.ts';
-import { type Machine, newAim, newMachine, writeMachine } from '../core/src/machine/index.ts';
+import { fitBores } from '../core/src/layout/index.ts';
+import {
+  type Machine,
+  newAim,
+  newMachine,
+  setArbor,
+  setLayout,
+  writeMachine,
+} from '../core/src/machine/index.ts';
 import { PERIODS, wantedTextOf } from '../core/src/period/index.ts';
 import { must } from '../core/src/result/index.ts';
 
@@ -17,6 +25,20 @@ export const QUARTET_QUERY = {
   leastSum: 60,
   mostSum: 160,
 } as const satisfies Partial<BranchQuery>;
+
+/** Printed tubes on a rod of 3 mm, between two plates with pillars beside the wheels. */
+const STAND: Partial<Machine['layout']> = {
+  tubes: { rod: 3, wall: 0.8, running: 0.2 },
+  plates: {
+    ...{ thickness: 4, margin: 6, shape: 'round the holes', fit: 'free' },
+    pillars: [
+      { id: 'pillar1', x: 32, y: 78, diameter: 6 },
+      { id: 'pillar2', x: 32, y: -78, diameter: 6 },
+      { id: 'pillar3', x: 150, y: 0, diameter: 6 },
+      { id: 'pillar4', x: -82, y: 0, diameter: 6 },
+    ],
+  },
+};
 
 /** The demo machine of the four moons, its counts found by the search. */
 export function quartet(): Machine {
@@ -45,7 +67,7 @@ export function quartet(): Machine {
     ...QUARTET_QUERY,
     found: { proven, branches: plan.branches.map(b => ({ aim: b.output, stages: [...b.stages] })) },
   };
-  return plantBranches(
+  const planted = plantBranches(
     { ...machine, plans: [kept] },
     {
       school: plan.school,
@@ -53,6 +75,7 @@ export function quartet(): Machine {
       branches: plan.branches.map(b => ({ aim: b.output, stages: b.stages })),
     },
   );
+  return fitBores(setArbor('drive', { reach: 'back' })(setLayout(STAND)(planted)));
 }
 
 if (process.argv[1] === import.meta.filename)

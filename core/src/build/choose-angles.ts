@@ -1,4 +1,4 @@
-import { axisPositions, clearanceFindings } from '../layout/index.ts';
+import { axisPositions, clearancesOf, layoutParts } from '../layout/index.ts';
 import { byId, circleCount, type Machine, meshes, setAxisPlace, moduleOf } from '../machine/index.ts';
 
 const STEPS = 24;
@@ -38,8 +38,12 @@ function swing(machine: Machine, id: string, angleDeg: number): Machine {
 function layoutCost(machine: Machine): number {
   const radii = tipRadii(machine);
   const { at } = axisPositions(machine, pitchDistances(machine));
-  const strikes = clearanceFindings(machine, at, radii);
-  const overlap = strikes.reduce((sum, f) => sum + 10 + Number(f.data['overlap'] ?? 0), 0);
+  const extents = Object.fromEntries(
+    Object.entries(radii).map(([id, outer]) => [id, { inner: undefined, outer }]),
+  );
+  const parts = layoutParts(machine, { rates: {}, uneven: new Set(), at }, extents);
+  const strikes = clearancesOf(parts).filter(c => c.gap < 0);
+  const overlap = strikes.reduce((sum, c) => sum + 10 - c.gap, 0);
   const reach = machine.wheels.map(w => {
     const member = byId(machine.members, w.member);
     const p = member?.kind === 'arbor' ? at[member.axis] : undefined;

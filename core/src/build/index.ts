@@ -1,4 +1,5 @@
 export * from './plant-train.ts';
+export * from './settled-layers.ts';
 export * from './builder.ts';
 export * from './describe-candidate.ts';
 export * from './plant-branches.ts';

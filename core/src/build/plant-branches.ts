@@ -3,6 +3,7 @@ import type { Stage } from '../counts/index.ts';
 import { freeLayers } from '../layout/index.ts';
 import { byId, type Machine, removeTrainTo } from '../machine/index.ts';
 import { chooseAngles } from './choose-angles.ts';
+import { settledLayers } from './settled-layers.ts';
 import { addStage, axisOf, withoutIdleToothings, withToothing } from './plant-stage.ts';
 
 /** A plan for several outputs as it is to be built. */
@@ -76,10 +77,8 @@ export function plantBranches(machine: Machine, choice: BranchChoice): Machine {
     };
   }
   current = withoutIdleToothings(current);
-  return chooseAngles(
-    current,
-    current.axes.filter(a => !before.has(a.id)).map(a => a.id),
-  );
+  const added = current.axes.filter(a => !before.has(a.id)).map(a => a.id);
+  return settledLayers(machine, chooseAngles(current, added));
 }
 
 /** Which free layers a branch uses: of its first mesh, and of its second. */

@@ -10,6 +10,7 @@ import {
 } from '../planetary/index.ts';
 import { type Builder, builderOn, type NewWheel } from './builder.ts';
 import { axisOf, withoutIdleToothings, withToothing } from './plant-stage.ts';
+import { settledLayers } from './settled-layers.ts';
 
 /** A planetary set as it is to be built: the drive turns one member, another is held, the third is the output. */
 export interface PlanetaryChoice {
@@ -43,7 +44,7 @@ export function plantPlanetary(machine: Machine, choice: PlanetaryChoice): Machi
     const own = stages === 1 ? name : last ? name : `${name} stage ${i}`;
     input = addSet(b, choice, { input, axis, toothing, name: own });
   }
-  return finish(b, input, choice.aim);
+  return settledLayers(machine, finish(b, input, choice.aim));
 }
 
 /** As plantPlanetary, for a set with two rings. */
@@ -71,7 +72,7 @@ export function plantTwoRing(machine: Machine, { set, module, aim }: TwoRingChoi
   b.joint({ kind: 'mesh', id: joint, type: 'external', a: sun, b: p });
   b.joint({ kind: 'mesh', id: b.id('mesh'), type: 'internal', a: p, b: r });
   b.joint({ kind: 'mesh', id: b.id('mesh'), type: 'internal', a: q, b: r2 });
-  return finish(b, output, aim);
+  return settledLayers(machine, finish(b, output, aim));
 }
 
 interface Started {

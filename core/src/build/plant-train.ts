@@ -10,6 +10,7 @@ import {
   removeTrainTo,
 } from '../machine/index.ts';
 import { chooseAngles } from './choose-angles.ts';
+import { settledLayers } from './settled-layers.ts';
 import { addStage, axisOf, withoutIdleToothings, withToothing } from './plant-stage.ts';
 
 /** A train chosen from a search, as it is to be built. */
@@ -64,10 +65,8 @@ export function plantTrain(machine: Machine, aimId: string, choice: Choice): Mac
   if (last && needsIdler(aim.sense, choice.stages.length))
     current = insertIdler(last.id, idlerCount(choice))(current);
   current = withoutIdleToothings(current);
-  return chooseAngles(
-    current,
-    current.axes.filter(a => !before.has(a.id)).map(a => a.id),
-  );
+  const added = current.axes.filter(a => !before.has(a.id)).map(a => a.id);
+  return settledLayers(machine, chooseAngles(current, added));
 }
 
 /** Teeth of the idler: enough to be cut without undercut, and to reach both wheels where both centres are fixed. */

@@ -1,5 +1,5 @@
 import { driftDegrees, rateError, withinTolerance } from '../period/index.ts';
-import { byId, GROUND, IDLER_COUNT, type Aim, type Machine } from '../machine/index.ts';
+import { byId, GROUND, IDLER_COUNT, placeHangsOn, type Aim, type Machine } from '../machine/index.ts';
 import { absolute, parseDecimal, type Rational, sign, toNumber, ZERO } from '../rational/index.ts';
 import { type Finding, finding, type Problem } from '../result/index.ts';
 import { type DriveFacts, parseSpan, parseWanted, type Span, wantedRate } from '../units/index.ts';
@@ -163,7 +163,7 @@ export function aimFindings(aim: Aim, state: AimState, machine: Machine): Findin
  * no room for one: there the search must find other counts.
  */
 function swingingMesh(machine: Machine, member: string | undefined): string | undefined {
-  const hung = new Set(machine.axes.flatMap(a => (a.place.kind === 'mesh' ? [a.place.joint] : [])));
+  const hung = new Set(machine.axes.flatMap(a => [...placeHangsOn(a.place).joints]));
   return machine.joints.find(
     j =>
       j.kind === 'mesh' &&

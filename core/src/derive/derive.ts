@@ -1,4 +1,4 @@
-import { assemblyFindings, axisPositions, clearanceFindings, wheelPhases } from '../layout/index.ts';
+import { assemblyFindings, axisPositions, layoutParts, layoutState, wheelPhases } from '../layout/index.ts';
 import { type Finding, finding } from '../result/index.ts';
 import { isZero, type Rational, sign, toNumber } from '../rational/index.ts';
 import type { Machine } from '../machine/index.ts';
@@ -7,7 +7,9 @@ import { CHORD_ERROR } from '../tooth/index.ts';
 import { driveFlow, groundRate, inMode, trainRates } from '../train/index.ts';
 import { type DriveFacts, parsePeriod, parseTravel } from '../units/index.ts';
 import { aimFindings, aimState, isCarried } from './aim-state.ts';
+import { closureFixes } from './closure.ts';
 import type { Derived, Stages } from './derived.ts';
+import { extentsOf } from './extents.ts';
 import { distancesOf, meshStates } from './mesh-state.ts';
 import { slackFindings, slackOf } from './slack.ts';
 import { stage } from './stage.ts';
@@ -41,6 +43,11 @@ export function derive(machine: Machine, before?: Derived, chordError = CHORD_ER
   const positions = stage(old?.positions, [axes, members, meshes.value], () =>
     axisPositions(machine, distancesOf(machine, modules.value, meshes.value)),
   );
+  const closed = stage(old?.closed, [positions.value, modules.value], () =>
+    positions.value.findings.map(f =>
+      f.code === 'centres-disagree' ? closureFixes(machine, modules.value, meshes.value, f) : f,
+    ),
+  );
   const phases = stage(old?.phases, [positions.value, wheelList, joints], () =>
     wheelPhases(machine, positions.value.at),
   );
@@ -72,24 +79,43 @@ export function derive(machine: Machine, before?: Derived, chordError = CHORD_ER
         senses: Object.fromEntries(Object.entries(train.value.rates).map(([id, r]) => [id, sign(r)])),
       }),
   );
-  const slack = stage(old?.slack, [aims.value, meshes.value, flow.value, train.value], () => {
+  const slack = stage(old?.slack, [aims.value, meshes.value, flow.value, train.value, drive.value], () => {
     const { rates } = train.value;
     return Object.fromEntries(
       aimList.flatMap(a => {
-        const of = a.member && slackOf(standing, flow.value, a.member, rates, wheels.value, meshes.value);
+        const of =
+          a.member && slackOf(standing, flow.value, a.member, rates, wheels.value, meshes.value, drive.value);
         return a.member && of ? [[a.member, of] as const] : [];
       }),
     );
   });
-  const clearance = stage(old?.clearance, [positions.value, wheels.value, members], () => {
-    const tips = Object.fromEntries(
-      Object.entries(wheels.value).flatMap(([id, s]) => (isSolid(s) ? [[id, s.dimensions.tipRadius]] : [])),
-    );
-    return clearanceFindings(machine, positions.value.at, tips);
-  });
+  const extents = stage(old?.extents, [wheels.value], () =>
+    extentsOf(machine, wheels.value, modules.value.modules),
+  );
+  const { layout: laid, stack, indicators } = machine;
+  const layout = stage(
+    old?.layout,
+    [
+      positions.value,
+      extents.value,
+      train.value,
+      members,
+      laid,
+      stack,
+      aimList,
+      indicators,
+      machine.process,
+      machine.processes,
+    ],
+    () => {
+      const { rates, responses } = train.value;
+      const uneven = new Set(Object.keys(responses));
+      return layoutState(layoutParts(machine, { rates, uneven, at: positions.value.at }, extents.value));
+    },
+  );
   const stages: Stages = {
     ...{ drive, standsFor: free, train, modules, wheels, meshes, positions, phases, aims, teeth },
-    ...{ clearance, assembly, moving, flow, slack },
+    ...{ closed, extents, layout, assembly, moving, flow, slack },
   };
   const findings = [
     ...driveFindings(standing, drive.value),
@@ -102,9 +128,9 @@ export function derive(machine: Machine, before?: Derived, chordError = CHORD_ER
     ...modules.value.findings,
     ...teeth.value,
     ...slackFindings(machine, aims.value, member => slack.value[member]),
-    ...positions.value.findings,
+    ...closed.value,
     ...phases.value.findings,
-    ...clearance.value,
+    ...layout.value.findings,
   ];
   return {
     machine,
@@ -121,14 +147,12 @@ export function derive(machine: Machine, before?: Derived, chordError = CHORD_ER
     aims: aims.value,
     flow: flow.value,
     slack: slack.value,
+    extents: extents.value,
+    layout: layout.value,
     findings,
     stages,
   };
 }
-
-/** Whether a wheel fills its tip circle in the plane of the plan: no ring, rack, crossed wheel or disc that swings. */
-const isSolid = ({ teeth }: { teeth: { family: string } }): boolean =>
-  ['involute', 'cycloidal', 'lantern wheel', 'pins'].includes(teeth.family);
 
 function driveFacts({ drive }: Machine): DriveFacts {
   const seconds = drive?.speed.kind === 'period' ? parsePeriod(drive.speed.text) : undefined;

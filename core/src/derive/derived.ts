@@ -1,5 +1,5 @@
 import type { Path } from '../geometry/index.ts';
-import type { Phases, Positions } from '../layout/index.ts';
+import type { Extent, LayoutState, Phases, Positions } from '../layout/index.ts';
 import type { Engagement, Pair } from '../mesh/index.ts';
 import type { Machine } from '../machine/index.ts';
 import type { Moving } from '../motion/index.ts';
@@ -35,6 +35,9 @@ export interface MeshState {
 /** Lost motion of an output: each mesh's play seen at it, and their sum. Degrees at the output. */
 export interface Slack {
   readonly total: number;
+  /** The same as time shown, where the output has a period, s; and as way counted, where the drive rolls, m. */
+  readonly seconds: number | undefined;
+  readonly metres: number | undefined;
   readonly meshes: readonly { readonly mesh: string; readonly degrees: number }[];
 }
 
@@ -72,6 +75,10 @@ export interface Derived {
   readonly flow: DriveFlow;
   /** Lost motion of every output's arbor. */
   readonly slack: Readonly<Record<string, Slack>>;
+  /** What every wheel fills in the plan. */
+  readonly extents: Readonly<Record<string, Extent>>;
+  /** Heights, tubes and clearances. */
+  readonly layout: LayoutState;
   readonly findings: readonly Finding[];
   readonly stages: Stages;
 }
@@ -89,7 +96,9 @@ export interface Stages {
   readonly moving: Stage<Moving>;
   readonly aims: Stage<Readonly<Record<string, AimState>>>;
   readonly teeth: Stage<readonly Finding[]>;
-  readonly clearance: Stage<readonly Finding[]>;
+  readonly closed: Stage<readonly Finding[]>;
+  readonly extents: Stage<Readonly<Record<string, Extent>>>;
+  readonly layout: Stage<LayoutState>;
   readonly flow: Stage<DriveFlow>;
   readonly slack: Stage<Readonly<Record<string, Slack>>>;
   readonly assembly: Stage<readonly Finding[]>;

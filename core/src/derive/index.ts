@@ -7,3 +7,4 @@ export { settle } from './settle.ts';
 export { type WheelPlane, wheelPlane } from './wheel-plane.ts';
 export { leastFeature } from './feature-findings.ts';
 export { opposedDiscDeg } from './reducer-findings.ts';
+export * from './layout-of.ts';

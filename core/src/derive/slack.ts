@@ -1,8 +1,8 @@
 import { axisOfWheel, byId, type Machine, meshes } from '../machine/index.ts';
-import { absolute, type Rational, toNumber } from '../rational/index.ts';
+import { absolute, isZero, type Rational, toNumber } from '../rational/index.ts';
 import { type Finding, finding } from '../result/index.ts';
 import { type DriveFlow, wayTo } from '../train/index.ts';
-import { degrees } from '../units/index.ts';
+import { degrees, type DriveFacts } from '../units/index.ts';
 import type { AimState } from './aim-state.ts';
 import type { MeshState, Slack, WheelState } from './derived.ts';
 
@@ -17,10 +17,11 @@ export function slackOf(
   rates: Readonly<Record<string, Rational>>,
   wheels: Readonly<Record<string, WheelState>>,
   states: Readonly<Record<string, MeshState>>,
+  drive: DriveFacts,
 ): Slack | undefined {
   const way = machine.drive && wayTo(flow, member, machine.drive.member);
   const out = rates[member];
-  if (!way || !out) return undefined;
+  if (!way || !out || isZero(out)) return undefined;
   const found = way.flatMap(id => {
     const mesh = byId(meshes(machine), id);
     const state = states[id];
@@ -28,10 +29,14 @@ export function slackOf(
     const radius = wheel && wheels[wheel.id]?.dimensions.pitchRadius;
     const rate = wheel && axisOfWheel(machine, wheel) !== undefined ? rates[wheel.member] : undefined;
     if (!mesh || !state || !radius || !rate) return [];
+    if (isZero(out) || isZero(rate)) return [];
     const faster = Math.abs(toNumber(out)) / Math.abs(toNumber(absolute(rate)));
     return [{ mesh: id, degrees: degrees(Math.max(0, state.play) / radius) * faster }];
   });
-  return { meshes: found, total: found.reduce((sum, f) => sum + f.degrees, 0) };
+  const total = found.reduce((sum, f) => sum + f.degrees, 0);
+  const perTurn = total / 360 / Math.abs(toNumber(out));
+  const [seconds, metres] = [drive.seconds, drive.metres].map(d => d && toNumber(absolute(d)) * perTurn);
+  return { meshes: found, total, seconds, metres };
 }
 
 /** Outputs whose hands may stand further off for want of play alone than their tolerance allows. */

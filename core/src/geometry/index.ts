@@ -3,3 +3,4 @@ export * from './path.ts';
 export * from './measure.ts';
 export * from './root.ts';
 export * from './sample.ts';
+export * from './line.ts';

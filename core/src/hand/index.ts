@@ -10,3 +10,4 @@ export * from './close-loop.ts';
 export * from './serve.ts';
 export * from './idler.ts';
 export * from './tooth-form.ts';
+export * from './mend.ts';

@@ -1,4 +1,5 @@
 import { type BlankAim, type BlankGroup, fillBlanks } from '../blanks/index.ts';
+import { type Folded, type FoldQuery, foldTrain } from '../layout/index.ts';
 import type { Machine } from '../machine/index.ts';
 import { searchTwoRing, type TwoRingFound, type TwoRingQuery } from '../planetary/index.ts';
 import { type BranchPlan, type BranchQuery, type BranchResult, searchBranches } from '../branch/index.ts';
@@ -45,6 +46,7 @@ export type SearchRequest =
     }
   | { readonly kind: 'two rings'; readonly query: TwoRingQuery }
   | { readonly kind: 'roll'; readonly meshes: readonly RollRequest[]; readonly chordError: number }
+  | { readonly kind: 'fold'; readonly query: FoldQuery }
   | { readonly kind: 'branches'; readonly queries: readonly BranchQuery[] };
 
 /** A mesh to be rolled. */
@@ -74,6 +76,7 @@ export interface SearchAnswers {
   readonly blanks: Result<readonly BlankGroup[]>;
   readonly 'two rings': Result<readonly TwoRingFound[]>;
   readonly roll: Result<readonly Rolled[]>;
+  readonly fold: Result<readonly Folded[]>;
   readonly branches: Result<readonly BranchResult[]>;
 }
 
@@ -82,6 +85,7 @@ export interface SearchNews {
   readonly done: number;
   readonly best?: readonly Candidate[];
   readonly plan?: BranchPlan;
+  readonly folded?: readonly Folded[];
 }
 
 /** The job that answers a question. */
@@ -93,6 +97,8 @@ export function searchJob(request: SearchRequest): Job<SearchAnswers[SearchReque
       return searchTwoRing(request.query);
     case 'blanks':
       return fillBlanks(request.machine, request.aims, request.top);
+    case 'fold':
+      return foldTrain(request.query);
     case 'roll':
       return rollAll(request);
     case 'why':

@@ -45,7 +45,7 @@ export function copyGroups(machine: Parts): CopyGroup[] {
           for (const next of [t.member, t.with]) if (left.delete(next)) members.push(next);
     groups.push({
       arm: axis.frame,
-      turns: turnsOf(axis),
+      turns: copyTurns(axis),
       members,
       ties: ties.filter(t => members.includes(t.member)),
     });
@@ -70,10 +70,10 @@ function tiesOf(machine: Parts, copied: ReadonlyMap<string, Axis>): Tie[] {
 }
 
 const samePlaces = (a: Axis, b: Axis): boolean =>
-  a.frame === b.frame && JSON.stringify(turnsOf(a)) === JSON.stringify(turnsOf(b));
+  a.frame === b.frame && JSON.stringify(copyTurns(a)) === JSON.stringify(copyTurns(b));
 
 /** How far each further place is from the first, radians. */
-function turnsOf({ copies }: Axis): number[] {
+export function copyTurns({ copies }: Axis): number[] {
   if (!copies) return [];
   return Array.from({ length: copies.count - 1 }, (_, i) => {
     const stated = copies.anglesDeg?.[i + 1];

@@ -1,7 +1,7 @@
-import { distance, type Point, polar, triangleApex } from '../geometry/index.ts';
+import { distance, type Point } from '../geometry/index.ts';
 import { type Axis, byId, type Machine, type MeshJoint, meshes } from '../machine/index.ts';
 import { type Finding, finding } from '../result/index.ts';
-import { radians } from '../units/index.ts';
+import { resolvePlace } from './resolve-place.ts';
 
 /** Where every axis stands at rest, mm, in the ground's coordinates (arms at their angle of rest), and what does not close. */
 export interface Positions {
@@ -46,32 +46,13 @@ export function axisPositions(
     const ends = [mesh?.a, mesh?.b].map(w => (w === undefined ? undefined : axisOf.get(w)));
     return ends.find(e => e !== undefined && e !== axis);
   };
-  function resolve(axis: Axis, where: (id: string | undefined) => Point | undefined): Point | undefined {
-    const p = axis.place;
-    switch (p.kind) {
-      case 'given': {
-        const origin = axis.frame === 'ground' ? { x: 0, y: 0 } : where(onAxis.get(axis.frame));
-        return origin && { x: origin.x + p.x, y: origin.y + p.y };
-      }
-      case 'coaxial':
-        return where(p.with);
-      case 'polar': {
-        const from = where(p.from);
-        return from && polar(from, p.radius, radians(p.angleDeg));
-      }
-      case 'mesh': {
-        const from = where(across(p.joint, axis.id));
-        const d = distances[p.joint];
-        return from && d !== undefined ? polar(from, d, radians(p.angleDeg)) : undefined;
-      }
-      case 'between': {
-        const [a, b] = p.joints.map(j => where(across(j, axis.id)));
-        const [da, db] = p.joints.map(j => distances[j]);
-        if (!a || !b || da === undefined || db === undefined) return undefined;
-        return triangleApex(a, b, da, db, p.side === 'left');
-      }
-    }
-  }
+  const resolve = (axis: Axis, where: (id: string | undefined) => Point | undefined): Point | undefined =>
+    resolvePlace(axis.place, {
+      origin: () => (axis.frame === 'ground' ? { x: 0, y: 0 } : where(onAxis.get(axis.frame))),
+      axis: where,
+      across: joint => where(across(joint, axis.id)),
+      distance: joint => distances[joint],
+    });
   for (const axis of machine.axes) place(axis.id);
   for (const mesh of all) {
     if (!flat(machine, mesh)) continue;

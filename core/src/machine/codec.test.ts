@@ -42,9 +42,10 @@ describe('machine files', () => {
   });
 
   it('of version 1 are brought up to date: nothing is lost, and an empty list of plans is added', () => {
-    const { plans: _, ...old } = JSON.parse(starter) as Record<string, unknown>;
+    const { plans: _, layout: _laid, ...old } = JSON.parse(starter) as Record<string, unknown>;
     const read = must(readMachine(JSON.stringify({ ...old, version: 1 })));
-    expect(writeMachine(read)).to.equal(starter);
+    const now = must(readMachine(starter));
+    expect(read).to.deep.equal({ ...now, layout: { keepOuts: [] } });
     const search = {
       id: 's1',
       aim: 'tide',

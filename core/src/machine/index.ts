@@ -4,6 +4,7 @@ export { GROUND } from './schema/basic.ts';
 export * from './codec.ts';
 export * from './integrity.ts';
 export * from './lookup.ts';
+export * from './place.ts';
 export * from './tooth-size.ts';
 export * from './new-machine.ts';
 export * from './new-aim.ts';

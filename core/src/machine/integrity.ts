@@ -1,4 +1,5 @@
 import type { Problem } from '../result/index.ts';
+import { placeHangsOn } from './place.ts';
 import { GROUND } from './schema/basic.ts';
 import type { Machine } from './types.ts';
 
@@ -20,6 +21,7 @@ function repeatedIds(machine: Machine): Problem[] {
     ...[machine.indicators, machine.parts, machine.aims, machine.searches, machine.poses, machine.processes],
     machine.plans,
     ...[machine.measurements, machine.log],
+    ...[machine.layout.keepOuts, machine.layout.plates?.pillars ?? []],
   ];
   for (const { id } of lists.flat()) {
     if (id === GROUND || seen.has(id)) problems.push({ code: 'id-twice', data: { id } });
@@ -60,6 +62,7 @@ function* references(machine: Machine): Generator<Reference> {
 function* bodyReferences(machine: Machine): Generator<Reference> {
   for (const a of machine.axes) {
     yield [a.id, 'frame', a.frame];
+    yield [a.id, 'joint', a.slot?.joint];
     yield* placeReferences(a);
   }
   for (const m of machine.members) {
@@ -78,10 +81,9 @@ function* bodyReferences(machine: Machine): Generator<Reference> {
 }
 
 function* placeReferences({ id, place }: Machine['axes'][number]): Generator<Reference> {
-  if (place.kind === 'mesh') yield [id, 'joint', place.joint];
-  if (place.kind === 'between') for (const j of place.joints) yield [id, 'joint', j];
-  if (place.kind === 'coaxial') yield [id, 'axis', place.with];
-  if (place.kind === 'polar') yield [id, 'axis', place.from];
+  const { joints, axes } = placeHangsOn(place);
+  for (const j of joints) yield [id, 'joint', j];
+  for (const a of axes) yield [id, 'axis', a];
 }
 
 /** What modes, indicators, parts, aims, searches, the drive and the process refer to. */
@@ -108,6 +110,7 @@ function* workReferences(machine: Machine): Generator<Reference> {
       yield [p.id, 'aim', b.from];
     }
   }
+  yield ['the plates', 'axis', machine.layout.plates?.datum];
   yield ['the machine', 'mode', machine.mode];
   yield ['the drive', 'member', machine.drive?.member];
   yield ['the machine', 'process', machine.process];
@@ -175,17 +178,8 @@ function circles(machine: Machine): Problem[] {
   const hangsOn = new Map(
     machine.axes.map(a => {
       const arm = axisOfMember.get(a.frame);
-      const p = a.place;
-      const place =
-        p.kind === 'mesh'
-          ? across(p.joint, a.id)
-          : p.kind === 'between'
-            ? p.joints.flatMap(j => across(j, a.id))
-            : p.kind === 'coaxial'
-              ? [p.with]
-              : p.kind === 'polar'
-                ? [p.from]
-                : [];
+      const { joints: tied, axes } = placeHangsOn(a.place);
+      const place = [...tied.flatMap(j => across(j, a.id)), ...axes];
       return [a.id, arm === undefined ? place : [arm, ...place]] as const;
     }),
   );

@@ -43,6 +43,7 @@ export function freeId(machine: Machine, stem: string): string {
           .flat()
           .map(x => x.id),
       )
+      .concat([machine.layout.keepOuts, machine.layout.plates?.pillars ?? []].flat().map(x => x.id))
       .concat([machine.poses, machine.processes, machine.measurements, machine.log].flat().map(x => x.id)),
   );
   for (let n = 1; ; n++) if (!taken.has(`${stem}${n}`)) return `${stem}${n}`;

@@ -4,11 +4,13 @@ import { VERSION } from './schema/machine.ts';
  * Steps from one version of the document to the next, by the version they start from. Version 1 is the first; version 2
  * added plans for several outputs, wider searches with what they found, aims seen from an arm, and the way a drive rolls;
  * version 3 added the mode a machine stands in, what turns the drive, and the way bevels, worms and racks stand; version 4
- * added what tooth forms beside the involute are made from, bores of other shapes, and bodies.
+ * added what tooth forms beside the involute are made from, bores of other shapes, and bodies; version 5
+ * added the layout: envelope, plates, tubes, axes on lines and in mirrors.
  */
 const STEPS: Readonly<Record<number, (data: unknown) => unknown>> = {
   1: data => ({ ...(data as object), version: 2, plans: [] }),
   2: data => ({ ...(data as object), version: 3 }),
+  4: data => ({ ...(data as object), version: 5, layout: { keepOuts: [] } }),
   3: data => ({
     ...(data as object),
     version: 4,

@@ -17,6 +17,7 @@ export function newMachine(name: string): Machine {
     version: VERSION,
     name,
     stack: { thickness: 4, gap: 1 },
+    layout: { keepOuts: [] },
     drive: { member: 'drive', speed: { kind: 'period', text: '12 h' } },
     axes: [{ id: 'axis1', frame: 'ground', place: { kind: 'given', x: 0, y: 0 } }],
     members: [{ kind: 'arbor', id: 'drive', name: 'Drive', axis: 'axis1' }],

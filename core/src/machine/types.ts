@@ -1,6 +1,7 @@
 import type { z } from 'zod';
 import type { Axis as AxisSchema } from './schema/axis.ts';
 import type { Joint as JointSchema } from './schema/joint.ts';
+import type { Region as RegionSchema } from './schema/layout.ts';
 import type { MachineSchema } from './schema/machine.ts';
 import type { Member as MemberSchema } from './schema/member.ts';
 import type { Toothing as ToothingSchema, Wheel as WheelSchema } from './schema/toothing.ts';
@@ -15,6 +16,8 @@ import type {
 type Deep<T> = T extends object ? { readonly [K in keyof T]: Deep<T[K]> } : T;
 
 /** The document and its parts, as readonly data. */
+export type Region = Deep<z.output<typeof RegionSchema>>;
+export type Layout = Machine['layout'];
 export type Machine = Deep<z.output<typeof MachineSchema>>;
 export type Axis = Deep<z.output<typeof AxisSchema>>;
 export type Member = Deep<z.output<typeof MemberSchema>>;

@@ -2,9 +2,9 @@ import { boreReach } from '../body/index.ts';
 import type { Derived } from '../derive/index.ts';
 import type { Table } from '../drawing/index.ts';
 import { byId, circleCount } from '../machine/index.ts';
-import { wheelThickness } from '../layout/index.ts';
+import { type Piece, wheelThickness } from '../layout/index.ts';
 
-/** The wheels of a machine as a table: what to make, how many teeth, what size. Lengths in mm. */
+/** All parts of a machine as a table: wheels, then rods, tubes, spacers, washers, plates and pillars. Lengths in mm. */
 export function partsList(derived: Derived): Table {
   const { machine } = derived;
   const rows = machine.wheels.map(w => {
@@ -24,6 +24,8 @@ export function partsList(derived: Derived): Table {
       wheelThickness(machine.stack, w),
       w.layer + 1,
       byId(machine.toothings, w.toothing)?.name ?? '',
+      '',
+      1,
     ];
   });
   return {
@@ -40,9 +42,61 @@ export function partsList(derived: Derived): Table {
       'thickness mm',
       'layer',
       'toothing',
+      'length mm',
+      'number',
     ],
-    rows,
+    rows: [...rows, ...cutToLength(derived), ...plateRows(derived)],
   };
 }
+
+/** Rods, tubes, spacers and washers with the lengths that the elevation gives them; equal ones in one row. */
+function cutToLength({ machine, layout }: Derived): Table['rows'] {
+  const counted = new Map<string, { piece: Piece; number: number }>();
+  for (const piece of layout.pieces) {
+    const loose = piece.kind === 'spacer' || piece.kind === 'washers';
+    const size = [piece.length / piece.number, piece.bore ?? 0, piece.outside].map(round).join(' ');
+    const key = `${piece.kind} ${loose ? '' : piece.arbor} ${size}`;
+    counted.set(key, { piece, number: (counted.get(key)?.number ?? 0) + piece.number });
+  }
+  return [...counted.values()].map(({ piece, number }) => {
+    const arbor = byId(machine.members, piece.arbor)?.name ?? '';
+    const loose = piece.kind === 'spacer' || piece.kind === 'washers';
+    const name = piece.kind === 'washers' ? 'washer' : loose ? 'spacer' : `${piece.kind}, ${arbor}`;
+    const each = piece.kind === 'washers' ? piece.length / piece.number : piece.length;
+    return row(name, loose ? '' : arbor, {
+      outside: piece.outside,
+      bore: piece.bore ?? 0,
+      length: each,
+      number,
+    });
+  });
+}
+
+function plateRows({ machine, layout }: Derived): Table['rows'] {
+  const { plates } = machine.layout;
+  const { back, front } = layout.stack;
+  if (!plates || !back || !front) return [];
+  const made = layout.plates.map(p => row(`${p.side} plate`, '', { thickness: plates.thickness, number: 1 }));
+  const clear = front.from - back.to;
+  const pillars = plates.pillars.map((p, i) =>
+    row(`pillar ${i + 1}`, '', { outside: p.diameter, length: clear, number: 1 }),
+  );
+  return [...made, ...pillars];
+}
+
+interface Measures {
+  readonly outside?: number;
+  readonly bore?: number;
+  readonly thickness?: number;
+  readonly length?: number;
+  readonly number: number;
+}
+
+/** A row of a part without teeth. */
+const row = (name: string, arbor: string, m: Measures): Table['rows'][number] => [
+  ...[name, arbor, '', '', '', ''],
+  ...[m.outside, undefined, m.bore, m.thickness].map(x => (x === undefined ? '' : round(x))),
+  ...['', '', m.length === undefined ? '' : round(m.length), m.number],
+];
 
 const round = (x: number): number => Math.round(x * 10000) / 10000;

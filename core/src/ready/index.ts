@@ -1,3 +1,5 @@
+import { settledLayers } from '../build/index.ts';
+import { ok } from '../result/index.ts';
 import { demonstrationDrive, windingAndSetting } from './drives.ts';
 import { differential, sunAndPlanet } from './epicyclic.ts';
 import { orreryArm } from './orrery-arm.ts';
@@ -10,4 +12,10 @@ export type { ReadyArrangement, ReadyField } from './ready.ts';
 export const READY: readonly ReadyArrangement[] = [
   ...[compoundReduction, cascade, parallelBranches, motionWork],
   ...[orreryArm, differential, sunAndPlanet, windingAndSetting, demonstrationDrive],
-];
+].map(arrangement => ({
+  ...arrangement,
+  build: (machine, values) => {
+    const built = arrangement.build(machine, values);
+    return built.ok ? ok(settledLayers(machine, built.value)) : built;
+  },
+}));

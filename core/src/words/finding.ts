@@ -4,6 +4,7 @@ import { figure, fixed, mm } from '../units/index.ts';
 import type { FindingWords, Words } from './finding-words.ts';
 import { nameOf } from './names.ts';
 import { sayProblem } from './problem.ts';
+import { LAYOUT_WORDS } from './layout-words.ts';
 import { TEETH_WORDS } from './teeth-words.ts';
 
 /** A fraction with a true minus sign. */
@@ -206,46 +207,11 @@ const WORDS: Readonly<Record<string, Words>> = {
     why: `Play ${mm(s.num('play'), 3)}: the teeth jam.`,
     advice: 'Set the centres apart or thin the teeth.',
   }),
-  'centres-disagree': s => ({
-    title: `${s.name()} do not meet`,
-    why: `Their centres stand ${mm(s.num('is'), 3)} apart; the mesh needs ${mm(s.num('needs'), 3)}.`,
-    advice: 'Choose counts with equal tooth sums, or let one axis swing.',
-  }),
-  'axis-not-placed': s => ({
-    title: `The axis of ${s.name()} has no place`,
-    why: 'What it hangs on gives no point for it.',
-    advice: 'Change a count, or give it a place of its own.',
-  }),
-  'phase-clash': s => ({
-    title: `${s.name()}: teeth stand on teeth`,
-    why: `Going round the loop they miss the gap by ${fixed(Math.abs(s.num('teeth')), 3)} of a tooth.`,
-    advice: 'Swing an axis, or change a count in the loop: choose this mesh at Train to see which would do.',
-  }),
-  'wheels-strike': s => ({
-    title: `${s.name(0)} strikes ${s.name(1)}`,
-    why: `They overlap by ${mm(s.num('overlap'))} in one layer and are not meant to mesh.`,
-    advice: 'Swing an arbor, or move a wheel to another layer.',
-  }),
-  'planets-touch': s => ({
-    title: `${s.name()}: neighbours strike`,
-    why: `Carried in ${s.num('planets')} places, the tips of two neighbours overlap by ${mm(s.num('overlap'))}.`,
-    advice: 'Take fewer places, or a smaller planet on a larger sun.',
-  }),
-  'wheels-in-one-place': s => ({
-    title: `${s.name(0)} and ${s.name(1)} in one place`,
-    why: 'Both lie on one axis in one layer.',
-    advice: 'Move one to another layer.',
-  }),
-  'wheel-strikes-arbor': s => ({
-    title: `${s.name(0)} strikes the arbor of ${s.name(1)}`,
-    why: `They overlap by ${mm(s.num('overlap'))} in a layer the arbor passes.`,
-    advice: 'Swing an arbor, or change layers.',
-  }),
 };
 
 /** A finding as the maker reads it. Throws for a code without words. */
 export function sayFinding(finding: Finding, machine: Machine): FindingWords {
-  const words = WORDS[finding.code] ?? TEETH_WORDS[finding.code];
+  const words = WORDS[finding.code] ?? TEETH_WORDS[finding.code] ?? LAYOUT_WORDS[finding.code];
   if (!words) throw new Error(`sayFinding: no words for ${finding.code}`);
   return words({
     name: (n = 0) => nameOf(machine, finding.subjects[n] ?? ''),
@@ -255,7 +221,7 @@ export function sayFinding(finding: Finding, machine: Machine): FindingWords {
   });
 }
 
-const FIXES: Readonly<Record<string, (value: number) => string>> = {
+const FIXES: Readonly<Record<string, (value: number, name: string) => string>> = {
   'set-shift': v => `Profile shift ${figure(v, 3)}`,
   'set-bore': v => `Bore ${mm(v, 1)}`,
   'set-spread': v => (v === 0 ? 'Centres at theory' : `Spread ${mm(v)}`),
@@ -273,12 +239,20 @@ const FIXES: Readonly<Record<string, (value: number) => string>> = {
   'form-wheel-drives': () => 'Form it for a driving wheel',
   'hand-left': () => 'Make it left-hand',
   'hand-right': () => 'Make it right-hand',
+  'set-teeth': (v, name) => `${name}: ${v} teeth`,
+  'own-module': v => `A module of their own, ${figure(v, 6)} mm`,
+  'set-tube': v => `Bore it ${mm(v)}`,
+  'support-both': () => 'Hold it on both sides',
+  'set-arm-layer': v => `Its bar into layer ${v + 1}`,
+  'press-bore': () => 'Press it on',
+  'slot-bearing': v => `Slots of ${mm(2 * v, 1)}`,
+  'find-layers': () => 'Find layers',
   'swing-axis': v => `Swing to ${figure(v, 4)}°`,
 };
 
 /** What a fix does, as the label of its button. */
-export function sayFix(fix: Fix): string {
+export function sayFix(fix: Fix, machine?: Machine): string {
   const words = FIXES[fix.code];
   if (!words) throw new Error(`sayFix: no words for ${fix.code}`);
-  return words(fix.value);
+  return words(fix.value, machine ? nameOf(machine, fix.subject) : fix.subject);
 }

@@ -18,6 +18,11 @@ export function nameOf(machine: Machine, id: string): string {
     return jointEnds(joint)
       .map(([, end]) => nameOf(machine, end))
       .join(' and ');
+  const keepOut = byId(machine.layout.keepOuts, id);
+  if (keepOut) return keepOut.name || 'the room kept free';
+  const pillar = machine.layout.plates?.pillars.findIndex(p => p.id === id) ?? -1;
+  if (pillar >= 0) return `pillar ${pillar + 1}`;
+  if (id === 'envelope') return 'the envelope';
   const axis = byId(machine.axes, id);
   const standing = machine.members.filter(m => m.kind === 'arbor' && m.axis === id).map(m => m.name);
   return axis?.name ?? (standing.length > 0 ? standing.join(', ') : id);

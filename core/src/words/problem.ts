@@ -194,6 +194,31 @@ const SENTENCES: Readonly<Record<string, Sentence>> = {
   'teeth-not-drawn': d => `The teeth of “${d['wheel']}” are of a kind that is not drawn yet.`,
   'date-unreadable': d => `${reading(d)} is not a date. Write one such as 2026-01-01 or 2026-01-01 06:30.`,
   'tolerance-zero': () => 'No train is without any drift for ever. Allow more than 0 degrees.',
+  'layers-not-found': d =>
+    `No order of up to ${d['layers']} layers works as the axes stand: “${d['name']}” strikes an arbor or another wheel wherever it lies. Swing the axis that is in its way, or fold the train.`,
+  'fold-room-too-small': d =>
+    `“${d['name']}” is ${fixed(Number(d['needs']), 1)} mm across and the envelope only ${fixed(Number(d['room']), 1)} mm. Take a larger envelope, a smaller module or fewer teeth.`,
+  'fold-nothing-free': () =>
+    'No axis is free to swing: all are given or locked. Unlock one, or place one by its mesh.',
+  'fold-covered': d =>
+    `“${d['wheel']}” reaches over the arbor of “${d['arbor']}” however it is folded, so that arbor cannot stand in both plates. Hold it on one side only, or take a smaller wheel.`,
+  'fold-none': d =>
+    `${d['kinds']} arrangements were tried and none keeps clear in this envelope. Take a larger envelope, unlock axes, allow more height, or want less clearance.`,
+  'outline-unreadable': d =>
+    `This ${d['format']} file cannot be read: ${d['what']}. Save it again as ${d['format']} and try that.`,
+  'outline-none': d =>
+    `There is no closed border in this file${Number(d['open']) > 0 ? `; ${d['open']} open ${Number(d['open']) === 1 ? 'line stands' : 'lines stand'} in it` : ''}. Draw the border as one closed line.`,
+  'outline-open': d =>
+    `The border is open: its ends at ${d['from']} and ${d['to']} lie ${fixed(Number(d['gap']), 3)} mm apart. Join them in the drawing, or let them be joined here.`,
+  'outline-doubled': d =>
+    `${d['count']} ${Number(d['count']) === 1 ? 'line is' : 'lines are'} drawn twice, near ${d['at']}. Take the doubles away in the drawing, or let them be dropped here.`,
+  'outline-units': d =>
+    `The file does not say its units: its border measures ${d['width']} by ${d['height']}. Choose millimetres or inches.`,
+  'outline-crosses': () => 'The border crosses itself. Draw it as one line that does not.',
+  'outline-too-fine': d =>
+    `The border has ${d['points']} corners; at most ${d['most']} are read. Simplify it in the drawing.`,
+  'no-plates': () => 'The machine has no plates yet. Add them at Plan first.',
+  'no-envelope': () => 'There is no envelope yet. Give one at Plan first.',
   'nothing-to-draw': () => 'There is no wheel to draw yet. Choose a train for an aim first.',
 };
 

@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import { editForFix } from '@tesseron/core/machine';
+import { mend } from '@tesseron/core/hand';
 import type { Finding, Fix } from '@tesseron/core/result';
-import { sayFinding, sayFix } from '@tesseron/core/words';
-import { computed } from 'vue';
+import { sayFinding, sayFix, sayProblem } from '@tesseron/core/words';
+import { computed, ref } from 'vue';
 import { RouterLink } from 'vue-router';
 import { useOpen } from '../machine/use-open';
 import { STATIONS } from '../station/stations';
@@ -20,7 +20,13 @@ const rows = computed(() =>
     station: STATIONS.find(s => s.name === finding.station),
   })),
 );
-const apply = (fix: Fix): void => change(sayFix(fix), editForFix(fix));
+const problem = ref({ key: '', text: '' });
+
+function apply(key: string, fix: Fix): void {
+  const mended = mend(machine.value, fix);
+  problem.value = { key, text: mended.ok ? '' : sayProblem(mended.problem) };
+  if (mended.ok) change(sayFix(fix, machine.value), () => mended.value);
+}
 </script>
 
 <template>
@@ -38,10 +44,17 @@ const apply = (fix: Fix): void => change(sayFix(fix), editForFix(fix));
         <p>
           {{ row.words.why }} <template v-if="row.words.advice">{{ row.words.advice }}</template>
         </p>
+        <p v-if="problem.key === row.key && problem.text" class="error-text" role="alert">
+          {{ problem.text }}
+        </p>
         <p v-if="row.finding.fixes.length > 0 || places" class="acts">
-          <v-btn v-for="fix in row.finding.fixes" :key="fix.code" data-test="fix" @click="apply(fix)">{{
-            sayFix(fix)
-          }}</v-btn>
+          <v-btn
+            v-for="fix in row.finding.fixes"
+            :key="`${fix.code} ${fix.subject} ${fix.value}`"
+            data-test="fix"
+            @click="apply(row.key, fix)"
+            >{{ sayFix(fix, machine) }}</v-btn
+          >
           <RouterLink v-if="places && row.station" :to="{ name: row.station.name }" @click="emit('gone')">
             to {{ row.station.title }}
           </RouterLink>

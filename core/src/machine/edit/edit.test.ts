@@ -36,10 +36,11 @@ const planted = (): Machine => {
 describe('edits', () => {
   it('leave every part they do not touch the very same value', () => {
     const m = planted();
+    const before = m.wheels[0]!.layer;
     const next = setWheel(m.wheels[0]!.id, { layer: 9 })(m);
     expect(next.axes).to.equal(m.axes);
     expect(next.wheels[1]).to.equal(m.wheels[1]);
-    expect(m.wheels[0]!.layer).to.equal(0);
+    expect([next.wheels[0]!.layer, m.wheels[0]!.layer]).to.deep.equal([9, before]);
   });
 
   it('removing an output takes its train and nothing of the other’s', () => {

@@ -1,8 +1,18 @@
 import type { Fix } from '../../result/index.ts';
 import type { Axis, InvoluteForm, Toothing, Wheel } from '../types.ts';
 import { insertIdler } from './insert-idler.ts';
-import { type Edit, holdMember, setAxisPlace, setSpread, setToothing, setWheel } from './patch.ts';
-import { byId } from '../lookup.ts';
+import {
+  type Edit,
+  holdMember,
+  setArbor,
+  setAxis,
+  setAxisPlace,
+  setSpread,
+  setToothing,
+  setWheel,
+} from './patch.ts';
+import { byId, freeId, meshes } from '../lookup.ts';
+import { placeHangsOn } from '../place.ts';
 
 /** Fixes that are edits, by code. */
 const EDITS: Readonly<Record<string, (subject: string, value: number) => Edit>> = {
@@ -20,6 +30,21 @@ const EDITS: Readonly<Record<string, (subject: string, value: number) => Edit>> 
   'hand-right': id => setWheel(id, { hand: 'right' }),
   'set-rim': (id, value) => setBody(id, { rim: value }),
   'set-solid': id => setBody(id, { web: { kind: 'solid' } }),
+  'set-teeth': (id, value) => setWheel(id, { teeth: { kind: 'count', count: value } }),
+  'own-module': ownModule,
+  'set-tube': (id, value) => setArbor(id, { section: { kind: 'tube', bore: value, diameter: value + 1 } }),
+  'support-both': id => setArbor(id, { support: 'both' }),
+  'set-arm-layer': (id, value) => setArbor(id, { arm: { layer: value } }),
+  'press-bore': id => machine => {
+    const bore = byId(machine.wheels, id)?.bore;
+    return bore && bore.kind !== 'none'
+      ? setWheel(id, { bore: { ...bore, fit: 'press' } })(machine)
+      : machine;
+  },
+  'slot-bearing': (joint, travel) => machine => {
+    const axis = machine.axes.find(a => placeHangsOn(a.place).joints.includes(joint));
+    return axis ? setAxis(axis.id, { slot: { joint, travel } })(machine) : machine;
+  },
   'insert-idler': (id, value) => insertIdler(id, value),
   'hold-member': id => holdMember(id),
   'set-places': setPlaces,
@@ -43,6 +68,26 @@ function setPlaces(member: string, step: number): Edit {
     return {
       ...machine,
       axes: machine.axes.map(a => (alike(a) ? { ...a, copies: { count, anglesDeg } } : a)),
+    };
+  };
+}
+
+/** Gives the two wheels of a mesh a toothing of their own, of that module and otherwise as it was. */
+function ownModule(joint: string, module: number): Edit {
+  return machine => {
+    const mesh = byId(meshes(machine), joint);
+    const toothing = byId(machine.toothings, byId(machine.wheels, mesh?.a)?.toothing);
+    if (!mesh || !toothing) return machine;
+    const own: Toothing = {
+      ...toothing,
+      id: freeId(machine, 'toothing'),
+      name: `${toothing.name}, module ${Number(module.toFixed(4))}`,
+      size: { by: 'module', module },
+    };
+    return {
+      ...machine,
+      toothings: [...machine.toothings, own],
+      wheels: machine.wheels.map(w => (w.id === mesh.a || w.id === mesh.b ? { ...w, toothing: own.id } : w)),
     };
   };
 }

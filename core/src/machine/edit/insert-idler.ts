@@ -1,5 +1,6 @@
 import { axisOfWheel, byId, freeId, meshes } from '../lookup.ts';
 import type { Axis, Machine, MeshJoint, Wheel } from '../types.ts';
+import { placeHangsOn } from '../place.ts';
 import type { Edit } from './patch.ts';
 
 /** Teeth of an idler where nothing asks for more: enough to be cut without undercut. */
@@ -41,13 +42,11 @@ export const insertIdler =
   };
 
 /** Whether a place is derived from that mesh. */
-const hangsOn = (place: Axis['place'], mesh: string): boolean =>
-  (place.kind === 'mesh' && place.joint === mesh) ||
-  (place.kind === 'between' && place.joints.includes(mesh));
+const hangsOn = (place: Axis['place'], mesh: string): boolean => placeHangsOn(place).joints.includes(mesh);
 
 /** The place derived from another mesh in its stead. */
 function rehang(place: Axis['place'], from: string, to: string): Axis['place'] {
-  if (place.kind === 'mesh') return { ...place, joint: to };
+  if (place.kind === 'mesh' || place.kind === 'line') return { ...place, joint: to };
   if (place.kind !== 'between') return place;
   const [one, two] = place.joints;
   return { ...place, joints: [one === from ? to : one, two === from ? to : two] };

@@ -1,5 +1,5 @@
 import { GROUND } from '../schema/basic.ts';
-import type { Aim, Axis, Machine, Member, MeshJoint, Toothing, Wheel } from '../types.ts';
+import type { Aim, Arbor, Axis, Layout, Machine, Member, MeshJoint, Toothing, Wheel } from '../types.ts';
 
 /** A change of the document: a pure function from one machine to the next. */
 export type Edit = (machine: Machine) => Machine;
@@ -34,6 +34,22 @@ export const setSeenFrom = (id: string, seenFrom: Aim['seenFrom']): Edit =>
 /** Gives an axis another place. */
 export const setAxisPlace = (id: string, place: Axis['place']): Edit =>
   patch('axes', id, a => ({ ...a, place }));
+
+/** Changes some fields of an axis; a field given as undefined goes. */
+export const setAxis = (id: string, change: { readonly [K in keyof Axis]?: Axis[K] | undefined }): Edit =>
+  patch('axes', id, a => withoutUndefined({ ...a, ...change } as Axis));
+
+/** Changes some fields of an arbor; a field given as undefined goes. */
+export const setArbor = (id: string, change: { readonly [K in keyof Arbor]?: Arbor[K] | undefined }): Edit =>
+  patch('members', id, m => (m.kind === 'arbor' ? withoutUndefined({ ...m, ...change } as Arbor) : m));
+
+/** Changes the layout; a field given as undefined goes. */
+export const setLayout =
+  (change: { readonly [K in keyof Layout]?: Layout[K] | undefined }): Edit =>
+  machine => ({ ...machine, layout: withoutUndefined({ ...machine.layout, ...change } as Layout) });
+
+const withoutUndefined = <T extends object>(item: T): T =>
+  Object.fromEntries(Object.entries(item).filter(([, value]) => value !== undefined)) as T;
 
 /** Gives a member another name. */
 export const renameMember = (id: string, name: string): Edit =>

@@ -1,5 +1,6 @@
 import { jointEnds } from '../integrity.ts';
 import { byId } from '../lookup.ts';
+import { placeHangsOn } from '../place.ts';
 import { GROUND } from '../schema/basic.ts';
 import { moduleOf } from '../tooth-size.ts';
 import type { Machine } from '../types.ts';
@@ -35,9 +36,12 @@ function pruneOnce(machine: Machine, before: Machine): Machine {
   const after = { ...machine, members, wheels, joints };
   return {
     ...after,
-    axes: axes.map(a =>
-      placeHolds(a.place, jointIds, axisIds) ? a : { ...a, place: { kind: 'given', x: 0, y: 0 } },
-    ),
+    layout: platesLeft(machine, axisIds),
+    axes: axes
+      .map(a => withoutSlot(a, jointIds))
+      .map(a =>
+        placeHolds(a.place, jointIds, axisIds) ? a : { ...a, place: { kind: 'given', x: 0, y: 0 } },
+      ),
     toothings: machine.toothings.map(t => keepSize(t, before, after)),
     ...modesLeft(machine, memberIds),
     modes: machine.modes
@@ -67,18 +71,21 @@ const sameLength = (a: Machine, b: Machine): boolean =>
   a.wheels.length === b.wheels.length;
 
 function placeHolds(place: Machine['axes'][number]['place'], joints: Ids, axes: Ids): boolean {
-  switch (place.kind) {
-    case 'given':
-      return true;
-    case 'mesh':
-      return joints.has(place.joint);
-    case 'between':
-      return place.joints.every(j => joints.has(j));
-    case 'coaxial':
-      return axes.has(place.with);
-    case 'polar':
-      return axes.has(place.from);
-  }
+  const on = placeHangsOn(place);
+  return on.joints.every(j => joints.has(j)) && on.axes.every(a => axes.has(a));
+}
+
+/** A slot goes with the mesh it sets, and the plates are measured from an axis that is there. */
+const withoutSlot = (axis: Machine['axes'][number], joints: Ids): Machine['axes'][number] => {
+  const { slot, ...rest } = axis;
+  return slot && !joints.has(slot.joint) ? rest : axis;
+};
+
+function platesLeft({ layout }: Machine, axes: Ids): Machine['layout'] {
+  const { plates } = layout;
+  if (plates?.datum === undefined || axes.has(plates.datum)) return layout;
+  const { datum: _, ...rest } = plates;
+  return { ...layout, plates: rest };
 }
 
 const withoutHeld = <T extends { readonly held?: string | undefined }>(member: T): T => {

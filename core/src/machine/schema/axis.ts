@@ -13,6 +13,19 @@ const Place = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('coaxial'), with: Id }),
   /** So far from another axis, in a direction from it. */
   z.strictObject({ kind: z.literal('polar'), from: Id, radius: Size, angleDeg: Degrees }),
+  /**
+   * On a line through another axis, at the centre distance of a mesh from the other axis of that mesh: of the two places
+   * the one further along the line, or the one less far.
+   */
+  z.strictObject({
+    kind: z.literal('line'),
+    through: Id,
+    angleDeg: Degrees,
+    joint: Id,
+    further: z.boolean(),
+  }),
+  /** Where another axis is seen in a mirror that stands on a line through a third. */
+  z.strictObject({ kind: z.literal('mirror'), of: Id, through: Id, angleDeg: Degrees }),
 ]);
 
 /** A directed line in a frame, in one or several places. */
@@ -24,6 +37,10 @@ export const Axis = z.strictObject({
   /** Direction of the axis; left out, it points up the elevation. */
   direction: z.strictObject({ x: z.number(), y: z.number(), z: z.number() }).optional(),
   /** Planets: so many places, equal by default, or at stated angles. */
+  /** Stays where it is when the train is folded. */
+  locked: z.literal(true).optional(),
+  /** Its bearings are slots, so that a mesh can be set: so far to either side, along the line of its centres. */
+  slot: z.strictObject({ joint: Id, travel: Size }).optional(),
   copies: z
     .strictObject({ count: z.number().int().min(2).max(60), anglesDeg: z.array(Degrees).optional() })
     .optional(),

@@ -2,13 +2,14 @@ import { z } from 'zod';
 import { Axis } from './axis.ts';
 import { Id, Mm, Name, Size } from './basic.ts';
 import { Joint, Mode } from './joint.ts';
+import { Layout } from './layout.ts';
 import { Member } from './member.ts';
 import { Toothing, Wheel } from './toothing.ts';
 import { Aim, Drive, Indicator, LogEntry, Measurement, Part, Plan, Pose, Process, Search } from './work.ts';
 
 /** The mark of our files, and the version of the schema that this code writes. */
 export const FORMAT = 'tesseron-machine';
-export const VERSION = 4;
+export const VERSION = 5;
 
 const MOST_ITEMS = 5000;
 const list = <T extends z.ZodType>(item: T): z.ZodArray<T> => z.array(item).max(MOST_ITEMS);
@@ -24,6 +25,7 @@ export const MachineSchema = z.strictObject({
   notes: z.string().max(100000).optional(),
   /** Height of one layer: stock thickness and the air above it. */
   stack: z.strictObject({ thickness: Size, gap: Mm.min(0) }),
+  layout: Layout,
   drive: Drive.optional(),
   /** The instant at which the drive has made no turns, for drives that are clocks (ISO 8601, UTC). */
   start: z.iso.datetime().optional(),

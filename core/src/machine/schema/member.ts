@@ -20,6 +20,12 @@ export const Member = z.discriminatedUnion('kind', [
     axis: Id,
     held: FrameRef.optional(),
     section: Section.optional(),
+    /** Where it is held, when not on both sides. */
+    support: z.enum(['both', 'front', 'back']).optional(),
+    /** Beyond which side it reaches, for a hand or a crank; outputs reach the front unless this says otherwise. */
+    reach: z.enum(['front', 'back', 'neither']).optional(),
+    /** The bar of an arm: its layer and its width; left out, it lies below what it carries. */
+    arm: z.strictObject({ layer: z.number().int().min(-1000).max(1000), width: Size.optional() }).optional(),
   }),
   z.strictObject({
     kind: z.literal('slide'),

@@ -168,5 +168,7 @@ export const Wheel = z.strictObject({
   layer: z.number().int().min(-1000).max(1000),
   thickness: Size.optional(),
   bore: Bore.optional(),
+  /** What holds it on its arbor, where the shape and fit of its bore do not. */
+  hold: z.enum(['press', 'glue', 'grub screw', 'cross pin', 'one piece', 'loose']).optional(),
   body: Body.optional(),
 });

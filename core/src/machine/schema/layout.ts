@@ -1,0 +1,75 @@
+import { z } from 'zod';
+import { Id, Mm, Name, Size } from './basic.ts';
+
+const Layer = z.number().int().min(-1000).max(1000);
+
+/** A closed figure of the plan: a circle or rectangle about its middle, or a border read from a drawing. */
+export const Region = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.literal('circle'), x: Mm, y: Mm, diameter: Size }),
+  z.strictObject({ kind: z.literal('rectangle'), x: Mm, y: Mm, width: Size, height: Size }),
+  z.strictObject({
+    kind: z.literal('outline'),
+    /** The file it came from. */
+    name: Name,
+    points: z
+      .array(z.tuple([Mm, Mm]))
+      .min(3)
+      .max(20000),
+  }),
+]);
+
+/** The room that everything must stay in, seen from above, and how high it may be. */
+const Envelope = z.strictObject({ region: Region, height: Size.optional() });
+
+/** Room that nothing may enter: in all layers, or between two of them. */
+const KeepOut = z.strictObject({
+  id: Id,
+  name: Name,
+  region: Region,
+  layers: z.strictObject({ least: Layer, most: Layer }).optional(),
+});
+
+/** A rod between the plates that holds them apart. */
+const Pillar = z.strictObject({ id: Id, x: Mm, y: Mm, diameter: Size });
+
+/** Fits of an arbor in its bearing: common ones by process, or running fits of ISO 286 on the basis of the hole. */
+const BearingFit = z.enum(['sliding', 'free', 'H7/g6', 'H8/f7', 'H9/d9', 'H11/c11']);
+
+/** The two plates between which arbors stand. */
+const Plates = z.strictObject({
+  thickness: Size,
+  /** Stock outside the holes, mm. */
+  margin: Mm.min(0),
+  /** Drawn round the holes, or cut to the envelope. */
+  shape: z.enum(['round the holes', 'as the envelope']),
+  /** The back plate lies below this layer; the lowest when left out. */
+  back: Layer.optional(),
+  /** The front plate lies above this layer; the highest when left out. */
+  front: Layer.optional(),
+  fit: BearingFit,
+  pillars: z.array(Pillar).max(60),
+  /** The axis from which holes are measured; the drive's when left out. */
+  datum: Id.optional(),
+});
+
+/** How tubes that share a line are sized where their arbors do not say. */
+const Tubes = z.strictObject({
+  /** The innermost rod, across. */
+  rod: Size,
+  wall: Size,
+  /** Between a tube and what turns in it, across. */
+  running: Mm.min(0).max(5),
+});
+
+/** The decisions of the layout; all that is left out follows from usual values. */
+export const Layout = z.strictObject({
+  /** Least gap between things that must not touch, mm. */
+  clearance: Mm.min(0).max(50).optional(),
+  tubes: Tubes.optional(),
+  /** Thickness of the washers at hand, and the play left along an arbor. */
+  washer: Size.optional(),
+  endShake: Mm.min(0).max(5).optional(),
+  envelope: Envelope.optional(),
+  keepOuts: z.array(KeepOut).max(200),
+  plates: Plates.optional(),
+});
