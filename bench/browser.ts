@@ -40,6 +40,7 @@ export async function browserBench(): Promise<void> {
     `60 wheels running: ${running.toFixed(0)} frames a second; the same page at rest: ${still.toFixed(0)}; ratio ${(running / still).toFixed(2)}`,
   );
 
+  await planDrag(page);
   await trainEdit(page, app.base);
   await fromStarter(page, app.base);
   await go(page, 'counts');
@@ -63,6 +64,26 @@ export async function browserBench(): Promise<void> {
   );
   await freshWorkers(page);
   await app.close();
+}
+
+/** Drags an axis of the sixty wheels in the plan, everything following, and counts frames meanwhile. */
+async function planDrag(page: Page): Promise<void> {
+  await go(page, 'plan');
+  await page.waitForTimeout(800);
+  const canvas = page.locator('[data-test=plan] canvas').first();
+  const box = await canvas.boundingBox();
+  if (!box) return;
+  const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
+  const still = await page.evaluate<number>(COUNT_FRAMES);
+  await page.mouse.move(x, y);
+  await page.mouse.down();
+  const counted = page.evaluate<number>(COUNT_FRAMES);
+  let done = false;
+  void counted.then(() => (done = true));
+  for (let i = 0; !done; i++) await page.mouse.move(x + 60 * Math.sin(i / 9), y + 60 * Math.cos(i / 7));
+  const dragging = await counted;
+  await page.mouse.up();
+  console.log(`60 wheels dragged in the plan: ${dragging.toFixed(0)} frames a second; the same page at rest: ${still.toFixed(0)}; ratio ${(dragging / still).toFixed(2)}`); // prettier-ignore
 }
 
 /** Runs in the page, as text: a new worker answers one question, then the same again; then another is cancelled. */

@@ -6,6 +6,7 @@ import { branchesBench } from './branches.ts';
 import { browserBench } from './browser.ts';
 import { clock, report } from './clock.ts';
 import { countsBench } from './counts.ts';
+import { layoutBench } from './layout.ts';
 import { planetaryBench } from './planetary.ts';
 import { sixtyWheels } from './sixty-wheels.ts';
 import { teethBench } from './teeth.ts';
@@ -16,6 +17,7 @@ branchesBench();
 planetaryBench();
 trainsBench();
 teethBench();
+layoutBench();
 
 const machine = sixtyWheels();
 const all = clock(() => derive(machine));

@@ -29,6 +29,7 @@ export const QUARTET_QUERY = {
 /** Printed tubes on a rod of 3 mm, between two plates with pillars beside the wheels. */
 const STAND: Partial<Machine['layout']> = {
   tubes: { rod: 3, wall: 0.8, running: 0.2 },
+  washer: 0.3,
   plates: {
     ...{ thickness: 4, margin: 6, shape: 'round the holes', fit: 'free' },
     pillars: [

@@ -11,7 +11,10 @@ export const layoutOf = ({ machine, train, positions, extents }: Derived): Layou
   );
 
 /** A question to the folding of a machine's train. */
-export function foldQuery(derived: Derived, ask: Pick<FoldQuery, 'starts' | 'wanted' | 'seed'>): FoldQuery {
+export function foldQuery(
+  derived: Derived,
+  ask: Pick<FoldQuery, 'starts' | 'wanted' | 'seed' | 'pillarsStay'>,
+): FoldQuery {
   const { machine, train, extents, stages, meshes } = derived;
   return {
     ...{ machine, rates: train.rates, uneven: Object.keys(train.responses), extents, ...ask },

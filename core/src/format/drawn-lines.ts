@@ -14,4 +14,4 @@ export interface DrawnLine {
 }
 
 /** Curves are read as chords this near to them, in units of the drawing. */
-export const READ_CHORD = 0.005;
+export const READ_CHORD = 0.001;

@@ -1,4 +1,6 @@
-import DxfParser from 'dxf-parser';
+// eslint-disable-next-line @typescript-eslint/triple-slash-reference -- its own types bring in Node’s
+/// <reference path="./dxf-parser.d.ts" />
+import DxfParser from 'dxf-parser/dist/dxf-parser.js';
 import {
   circle,
   distance,

@@ -121,27 +121,62 @@ function linesOf(d: string, transforms: readonly string[]): DrawnLine[] {
     if (points.length > 1) found.push({ points: repeats ? points.slice(0, -1) : points, closed });
     points = [];
   };
-  path
-    .abs()
-    .unarc()
-    .iterate((segment, _, x, y) => {
-      const [kind, ...v] = segment as [string, ...number[]];
-      const [a = 0, b = 0, c = 0, e = 0, f = 0, g = 0] = v;
-      if (points.length === 0 && kind !== 'M') put(x, y);
-      if (kind === 'M') {
-        end(false);
-        put(a, b);
-      } else if (kind === 'L') put(a, b);
-      else if (kind === 'H') put(a, y);
-      else if (kind === 'V') put(x, a);
-      else if (kind === 'C') points.push(...cubic({ x, y }, { x: a, y: b }, { x: c, y: e }, { x: f, y: g }));
-      else if (kind === 'Q') {
-        const [one, two] = [third({ x, y }, { x: a, y: b }), third({ x: c, y: e }, { x: a, y: b })];
-        points.push(...cubic({ x, y }, one, two, { x: c, y: e }));
-      } else if (kind === 'Z') end(true);
-    });
+  path.abs().iterate((segment, _, x, y) => {
+    const [kind, ...v] = segment as [string, ...number[]];
+    const [a = 0, b = 0, c = 0, e = 0, f = 0, g = 0, h = 0] = v;
+    if (points.length === 0 && kind !== 'M') put(x, y);
+    if (kind === 'M') {
+      end(false);
+      put(a, b);
+    } else if (kind === 'L') put(a, b);
+    else if (kind === 'H') put(a, y);
+    else if (kind === 'V') put(x, a);
+    else if (kind === 'C') points.push(...cubic({ x, y }, { x: a, y: b }, { x: c, y: e }, { x: f, y: g }));
+    else if (kind === 'Q') {
+      const [one, two] = [third({ x, y }, { x: a, y: b }), third({ x: c, y: e }, { x: a, y: b })];
+      points.push(...cubic({ x, y }, one, two, { x: c, y: e }));
+    } else if (kind === 'A') points.push(...arc({ x, y }, [a, b], c, e !== 0, f !== 0, { x: g, y: h }));
+    else if (kind === 'Z') end(true);
+  });
   end(false);
   return found;
+}
+
+/**
+ * An elliptical arc by its centre. Source: SVG 1.1, implementation notes F.6.5: conversion from endpoint to center
+ * parameterization; radii that are too small are stretched (F.6.6).
+ */
+function arc(
+  p: Point,
+  [rx0, ry0]: readonly [number, number],
+  turnDeg: number,
+  large: boolean,
+  sweep: boolean,
+  q: Point,
+): Point[] {
+  if (rx0 === 0 || ry0 === 0) return [{ x: q.x, y: -q.y }];
+  const turn = (turnDeg * Math.PI) / 180;
+  const [c, s] = [Math.cos(turn), Math.sin(turn)];
+  const [dx, dy] = [(p.x - q.x) / 2, (p.y - q.y) / 2];
+  const [x1, y1] = [c * dx + s * dy, -s * dx + c * dy];
+  const short = (x1 / rx0) ** 2 + (y1 / ry0) ** 2;
+  const stretch = short > 1 ? Math.sqrt(short) : 1;
+  const [rx, ry] = [Math.abs(rx0) * stretch, Math.abs(ry0) * stretch];
+  const rest = (rx * ry) ** 2 - (rx * y1) ** 2 - (ry * x1) ** 2;
+  const k =
+    (large === sweep ? -1 : 1) * Math.sqrt(Math.max(0, rest) / ((rx * y1) ** 2 + (ry * x1) ** 2 || 1));
+  const [cx1, cy1] = [(k * rx * y1) / ry, (-k * ry * x1) / rx];
+  const from = Math.atan2((y1 - cy1) / ry, (x1 - cx1) / rx);
+  const to = Math.atan2((-y1 - cy1) / ry, (-x1 - cx1) / rx);
+  const full = 2 * Math.PI;
+  const swept = sweep ? (to - from + 2 * full) % full : -((from - to + 2 * full) % full);
+  const [mx, my] = [c * cx1 - s * cy1 + (p.x + q.x) / 2, s * cx1 + c * cy1 + (p.y + q.y) / 2];
+  const at = (t: number): Point => {
+    const a = from + swept * t;
+    const [u, v] = [rx * Math.cos(a), ry * Math.sin(a)];
+    return { x: mx + c * u - s * v, y: -(my + s * u + c * v) };
+  };
+  return [0, 1, 2, 3].flatMap(i => sampleCurve(at, i / 4, (i + 1) / 4, READ_CHORD).slice(1));
 }
 
 /** Two thirds of the way to a quadratic curve’s control point: the cubic curve’s. */

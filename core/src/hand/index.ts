@@ -11,3 +11,5 @@ export * from './serve.ts';
 export * from './idler.ts';
 export * from './tooth-form.ts';
 export * from './mend.ts';
+export * from './swing-axis.ts';
+export * from './place-as.ts';

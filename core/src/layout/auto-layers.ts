@@ -12,8 +12,9 @@ export interface FoundLayers {
   readonly least: number;
 }
 
-/** Places tried before a number of layers is given up. */
-const MOST_TRIES = 30_000;
+/** Places tried in all, and for one number of layers, before it is given up. */
+const MOST_TRIES = 10_000;
+const TRIES_EACH = 2_500;
 /** Beyond as many layers as there are items more are of no use; a few more let arbors pass. */
 const SPARE = 2;
 
@@ -33,14 +34,18 @@ export function findLayers(parts: LayoutParts): Result<FoundLayers> {
   let least = cliqueOf(question);
   const most = items.reduce((sum, i) => sum + i.height, 0) + SPARE;
   let stuck = order[0] ?? 0;
-  for (let layers = least; layers <= most; layers++) {
-    const found = place(question, order, layers);
+  let left = MOST_TRIES;
+  for (let layers = least; layers <= most && left > 0; layers++) {
+    const found = place(question, order, layers, Math.min(left, TRIES_EACH));
+    left -= found.tries;
     if (found.at) return ok(asLayers(items, found.at, layers, least));
     stuck = found.stuck;
+    // With a layer for each of those that do not go together, empty ones more change no order, and so nothing.
+    if (found.complete && found.involved <= layers) break;
     if (found.complete && layers === least) least = layers + 1;
   }
   const name = nameOf(parts.machine, items[stuck]);
-  return fail('layers-not-found', { name, layers: most });
+  return fail('layers-not-found', { name });
 }
 
 /** The least number of layers in which everything is placed, taken from nought up. */
@@ -108,14 +113,17 @@ function orderOf({ items, apart, strikes }: LayerQuestion): number[] {
 interface Placing {
   /** The lowest layer of every item, when all found one. */
   readonly at: readonly number[] | undefined;
-  /** Whether everything was tried. */
+  /** Whether everything was tried, in how many tries. */
   readonly complete: boolean;
+  readonly tries: number;
+  /** Layers that those up to where it got stuck fill at the most. */
+  readonly involved: number;
   /** The item at which it went least far. */
   readonly stuck: number;
 }
 
 /** Tries to place all items in so many layers, going back where one finds no place. */
-function place(question: LayerQuestion, order: readonly number[], layers: number): Placing {
+function place(question: LayerQuestion, order: readonly number[], layers: number, most: number): Placing {
   const { items } = question;
   const at: (number | undefined)[] = items.map(() => undefined);
   const reach = new Reaches(question, layers);
@@ -126,88 +134,124 @@ function place(question: LayerQuestion, order: readonly number[], layers: number
     deepest = Math.max(deepest, depth);
     const i = order[depth] as number;
     const item = items[i] as LayerItem;
-    for (const layer of layersFor(reach, item, layers)) {
-      if (++tries > MOST_TRIES) return false;
+    for (const layer of layersFor(reach, i, item.height, layers)) {
+      if (++tries > most) return false;
       at[i] = layer;
       reach.put(i, layer);
       if (fits(question, at, reach, i, layer) && step(depth + 1)) return true;
       reach.take(i, layer);
       at[i] = undefined;
-      if (tries > MOST_TRIES) return false;
+      if (tries > most) return false;
     }
     return false;
   };
   const found = step(0);
   return {
     at: found ? at.map(l => l ?? 0) : undefined,
-    complete: tries <= MOST_TRIES,
+    complete: tries <= most,
+    tries,
+    involved: order.slice(0, deepest + 1).reduce((sum, i) => sum + (items[i]?.height ?? 0), 0),
     stuck: order[deepest] ?? 0,
   };
 }
 
 /** Layers in the order in which they lengthen the arbors of an item least. */
-function layersFor(reach: Reaches, item: LayerItem, layers: number): number[] {
-  const all = Array.from({ length: layers - item.height + 1 }, (_, l) => l);
-  const cost = (l: number): number =>
-    item.on.reduce((sum, o) => sum + reach.lengthening(o.arbor, l + o.offset), 0);
-  const costs = all.map(cost);
-  return all.sort((a, b) => (costs[a] ?? 0) - (costs[b] ?? 0));
+function layersFor(reach: Reaches, item: number, height: number, layers: number): number[] {
+  const costs = Array.from({ length: layers - height + 1 }, (_, layer) => {
+    let cost = 0;
+    for (const [arbor, offset] of reach.on[item] ?? []) cost += reach.lengthening(arbor, layer + offset);
+    return { layer, cost };
+  });
+  return costs.sort((a, b) => a.cost - b.cost).map(c => c.layer);
 }
 
-/** Where the arbors reach with what is placed so far. */
+/** Where the arbors reach with what is placed so far; arbors and items by number, for speed. */
 class Reaches {
+  readonly arbors: readonly LayerArbor[];
+  /** What stands on each arbor by item: pairs of arbor and height above the item's lowest. */
+  readonly on: readonly (readonly (readonly [arbor: number, offset: number])[])[];
+  /** What each item would strike: pairs of arbor and height. */
+  readonly strikes: readonly (readonly (readonly [arbor: number, offset: number])[])[];
+  /** What each arbor would strike: pairs of item and height. */
+  readonly struckBy: readonly (readonly (readonly [item: number, offset: number])[])[];
+  /** Other arbors of the same line. */
+  readonly beside: readonly (readonly number[])[];
+  private readonly heights: number[][];
+  private readonly low: number[];
+  private readonly high: number[];
   private readonly layers: number;
-  private readonly heights = new Map<string, number[]>();
-  private readonly items: readonly LayerItem[];
-  readonly byLine = new Map<string, LayerArbor[]>();
-  readonly arbor: ReadonlyMap<string, LayerArbor>;
 
-  constructor(question: LayerQuestion, layers: number) {
+  constructor({ arbors, items, strikes }: LayerQuestion, layers: number) {
+    const index = new Map(arbors.map((a, i) => [a.id, i] as const));
+    const pair = (o: { readonly arbor: string; readonly offset: number }): (readonly [number, number])[] => {
+      const i = index.get(o.arbor);
+      return i === undefined ? [] : [[i, o.offset]];
+    };
     this.layers = layers;
-    this.items = question.items;
-    this.arbor = new Map(question.arbors.map(a => [a.id, a]));
-    for (const a of question.arbors) {
-      this.heights.set(a.id, []);
-      this.byLine.set(a.line, [...(this.byLine.get(a.line) ?? []), a]);
-    }
+    this.arbors = arbors;
+    this.on = items.map(item => item.on.flatMap(pair));
+    this.strikes = strikes.map(list => list.flatMap(pair));
+    const struckBy: (readonly [number, number])[][] = arbors.map(() => []);
+    this.strikes.forEach((list, item) => {
+      for (const [arbor, offset] of list) struckBy[arbor]?.push([item, offset]);
+    });
+    this.struckBy = struckBy;
+    this.beside = arbors.map((a, i) => arbors.flatMap((b, k) => (k !== i && b.line === a.line ? [k] : [])));
+    this.heights = arbors.map(() => []);
+    this.low = arbors.map(() => NaN);
+    this.high = arbors.map(() => NaN);
+    arbors.forEach((_, i) => this.measure(i));
   }
 
   put(item: number, layer: number): void {
-    for (const o of this.items[item]?.on ?? []) this.heights.get(o.arbor)?.push(layer + o.offset);
+    for (const [arbor, offset] of this.on[item] ?? []) {
+      this.heights[arbor]?.push(layer + offset);
+      this.measure(arbor);
+    }
   }
 
   take(item: number, layer: number): void {
-    for (const o of this.items[item]?.on ?? []) {
-      const list = this.heights.get(o.arbor);
-      const found = list?.lastIndexOf(layer + o.offset) ?? -1;
-      if (found >= 0) list?.splice(found, 1);
+    for (const [arbor, offset] of this.on[item] ?? []) {
+      const list = this.heights[arbor] ?? [];
+      list.splice(list.lastIndexOf(layer + offset), 1);
+      this.measure(arbor);
     }
   }
 
-  /** The heights at which something of it lies. */
-  on(arbor: string): readonly number[] {
-    return this.heights.get(arbor) ?? [];
+  /** From which layer to which it passes; NaN while nothing of it is placed. */
+  private measure(arbor: number): void {
+    const a = this.arbors[arbor];
+    const list = this.heights[arbor] ?? [];
+    const empty = list.length === 0 && !a?.through;
+    const all = a?.through === true;
+    this.low[arbor] = empty ? NaN : all || a?.back ? -1 : Math.min(...list);
+    this.high[arbor] = empty ? NaN : all || a?.front ? this.layers : Math.max(...list);
   }
 
-  /** From which layer to which it passes; nothing while nothing of it is placed. */
-  of(arbor: string): readonly [number, number] | undefined {
-    const a = this.arbor.get(arbor);
-    const on = this.on(arbor);
-    if (a?.through) return [-1, this.layers];
-    if (on.length === 0) return undefined;
-    let [low, high] = [Infinity, -Infinity];
-    for (const h of on) {
-      if (h < low) low = h;
-      if (h > high) high = h;
-    }
-    return [a?.back ? -1 : low, a?.front ? this.layers : high];
+  /** Whether it passes that layer. */
+  passes(arbor: number, layer: number): boolean {
+    return layer >= (this.low[arbor] ?? NaN) && layer <= (this.high[arbor] ?? NaN);
   }
 
-  lengthening(arbor: string, height: number): number {
-    const span = this.of(arbor);
-    const a = this.arbor.get(arbor);
-    if (!span) return a?.front ? (this.layers - height) / 4 : a?.back ? height / 4 : 0;
-    return Math.max(0, span[0] - height, height - span[1]);
+  lengthening(arbor: number, height: number): number {
+    const a = this.arbors[arbor];
+    const [low, high] = [this.low[arbor] ?? NaN, this.high[arbor] ?? NaN];
+    if (Number.isNaN(low)) return a?.front ? (this.layers - height) / 4 : a?.back ? height / 4 : 0;
+    return Math.max(0, low - height, height - high);
+  }
+
+  /** Whether an arbor can turn beside, within or about every other of its line. */
+  nests(arbor: number): boolean {
+    if (this.arbors[arbor]?.through) return true;
+    const holds = (outer: number, inner: number): boolean =>
+      (this.heights[inner] ?? []).some(h => this.passes(outer, h));
+    return (this.beside[arbor] ?? []).every(other => {
+      const apart = !(
+        (this.low[other] ?? NaN) <= (this.high[arbor] ?? NaN) &&
+        (this.low[arbor] ?? NaN) <= (this.high[other] ?? NaN)
+      );
+      return apart || !holds(arbor, other) || !holds(other, arbor);
+    });
   }
 }
 
@@ -223,45 +267,15 @@ function fits(
     const other = at[t.other];
     if (other !== undefined && other + t.theirs === layer + t.mine) return false;
   }
-  for (const s of question.strikes[i] ?? []) {
-    const span = reach.of(s.arbor);
-    if (span && layer + s.offset >= span[0] && layer + s.offset <= span[1]) return false;
+  for (const [arbor, offset] of reach.strikes[i] ?? []) if (reach.passes(arbor, layer + offset)) return false;
+  for (const [arbor] of reach.on[i] ?? []) {
+    for (const [item, offset] of reach.struckBy[arbor] ?? []) {
+      const other = at[item];
+      if (other !== undefined && reach.passes(arbor, other + offset)) return false;
+    }
+    if (!reach.nests(arbor)) return false;
   }
-  const grown = question.items[i]?.on.map(o => o.arbor) ?? [];
-  return grown.every(arbor => passes(question, at, reach, arbor) && nests(reach, arbor));
-}
-
-/** Whether an arbor passes no placed item that it would strike. */
-function passes(
-  question: LayerQuestion,
-  at: readonly (number | undefined)[],
-  reach: Reaches,
-  arbor: string,
-): boolean {
-  const span = reach.of(arbor);
-  if (!span) return true;
-  return question.strikes.every((list, k) => {
-    const layer = at[k];
-    return (
-      layer === undefined ||
-      list.every(s => s.arbor !== arbor || layer + s.offset < span[0] || layer + s.offset > span[1])
-    );
-  });
-}
-
-/** Whether an arbor can turn beside, within or about every other of its line. */
-function nests(reach: Reaches, id: string): boolean {
-  const own = reach.arbor.get(id);
-  const span = own && !own.through ? reach.of(id) : undefined;
-  if (!own || !span) return true;
-  const holds = (s: readonly [number, number], on: readonly number[]): boolean =>
-    on.some(h => h >= s[0] && h <= s[1]);
-  return (reach.byLine.get(own.line) ?? []).every(other => {
-    if (other.id === id) return true;
-    const theirs = reach.of(other.id);
-    if (!theirs || theirs[0] > span[1] || span[0] > theirs[1]) return true;
-    return !holds(span, reach.on(other.id)) || !holds(theirs, reach.on(id));
-  });
+  return true;
 }
 
 /** The machine with the layers that were found, from the lowest of all up. */

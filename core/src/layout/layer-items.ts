@@ -1,4 +1,4 @@
-import { arbors, axisOfWheel, GROUND, jointEnds, type Machine } from '../machine/index.ts';
+import { arbors, axisOfWheel, GROUND, jointEnds, type Machine, type MeshJoint } from '../machine/index.ts';
 import { armLayers, carriedAxes } from './arms.ts';
 import { USUAL_CLEARANCE } from './clearances.ts';
 import { gapBetween } from './gap.ts';
@@ -45,16 +45,16 @@ export interface LayerArbor {
 export function layerQuestion(parts: LayoutParts): LayerQuestion {
   const { machine, spans } = parts;
   const items = [...wheelItems(machine), ...armItems(machine)];
-  const itemOf = new Map<string, { item: number; offset: number }>();
+  const byId = new Map<string, { item: number; offset: number }>();
   items.forEach((it, item) => {
-    for (const w of it.wheels) itemOf.set(`wheel ${w.id}`, { item, offset: w.offset });
-    if (it.arm !== undefined) itemOf.set(`arm ${it.arm}`, { item, offset: 0 });
+    for (const w of it.wheels) byId.set(`wheel ${w.id}`, { item, offset: w.offset });
+    if (it.arm !== undefined) byId.set(`arm ${it.arm}`, { item, offset: 0 });
   });
   const least = machine.layout.clearance ?? USUAL_CLEARANCE;
   const solids = solidsOf(parts);
   const laid = solids.filter(s => s.kind === 'wheel' || s.kind === 'arm');
   const apart: Touch[][] = items.map(() => []);
-  const place = (s: Solid): { item: number; offset: number } | undefined => itemOf.get(`${s.kind} ${s.id}`);
+  const place = (s: Solid): { item: number; offset: number } | undefined => byId.get(`${s.kind} ${s.id}`);
   laid.forEach((a, i) => {
     for (const b of laid.slice(i + 1)) {
       const [p, q] = [place(a), place(b)];
@@ -64,7 +64,7 @@ export function layerQuestion(parts: LayoutParts): LayerQuestion {
     }
   });
   for (const [a, b] of unknownPairs(parts)) {
-    const [p, q] = [itemOf.get(`wheel ${a}`), itemOf.get(`wheel ${b}`)];
+    const [p, q] = [byId.get(`wheel ${a}`), byId.get(`wheel ${b}`)];
     if (!p || !q || p.item === q.item) continue;
     apart[p.item]?.push({ other: q.item, mine: p.offset, theirs: q.offset });
     apart[q.item]?.push({ other: p.item, mine: q.offset, theirs: p.offset });
@@ -119,33 +119,62 @@ function mayStrike(machine: Pick<Machine, 'axes' | 'members'>, s: Solid, rod: So
 const inBoth = (machine: Pick<Machine, 'members'>, arbor: string): boolean =>
   (arbors(machine).find(m => m.id === arbor)?.support ?? 'both') === 'both';
 
-/** Wheels joined by meshes and chains, at the heights they have to each other. */
+/** Meshes whose wheels must lie in one layer; others keep the heights that they have to each other. */
+const FLAT: ReadonlySet<MeshJoint['type']> = new Set([
+  'external',
+  'internal',
+  'rack',
+  'reducer',
+  'non-circular',
+]);
+
+/** Wheels joined by meshes and chains, at the heights they must have to each other. */
 function wheelItems(machine: LayoutParts['machine']): LayerItem[] {
-  const group = new Map(machine.wheels.map(w => [w.id, w.id] as const));
-  const root = (id: string): string => {
-    let at = id;
-    while (group.get(at) !== at && group.has(at)) at = group.get(at) ?? at;
-    return at;
-  };
+  const ties = new Map<string, { to: string; up: number }[]>();
+  const layer = new Map(machine.wheels.map(w => [w.id, w.layer] as const));
   for (const j of machine.joints) {
     if (j.kind !== 'mesh' && j.kind !== 'chain') continue;
-    const [first, ...rest] = jointEnds(j).map(([, id]) => root(id));
-    for (const other of rest) if (first !== undefined) group.set(other, first);
+    const flat = j.kind === 'chain' || FLAT.has(j.type);
+    const [first, ...rest] = jointEnds(j).map(([, id]) => id);
+    for (const other of rest) {
+      if (first === undefined) continue;
+      const up = flat ? 0 : (layer.get(other) ?? 0) - (layer.get(first) ?? 0);
+      ties.set(first, [...(ties.get(first) ?? []), { to: other, up }]);
+      ties.set(other, [...(ties.get(other) ?? []), { to: first, up: -up }]);
+    }
   }
-  const groups = new Map<string, Machine['wheels'][number][]>();
-  for (const w of machine.wheels) groups.set(root(w.id), [...(groups.get(root(w.id)) ?? []), w]);
-  return [...groups.values()].map(wheels => {
-    const low = Math.min(...wheels.map(w => w.layer));
-    const on = wheels.flatMap(w =>
-      axisOfWheel(machine, w) === undefined || w.role === 'ring'
-        ? []
-        : [{ arbor: w.member, offset: w.layer - low }],
-    );
-    return {
-      wheels: wheels.map(w => ({ id: w.id, offset: w.layer - low })),
-      ...{ arm: undefined, on, height: Math.max(...wheels.map(w => w.layer)) - low + 1 },
-    };
+  const at = new Map<string, number>();
+  const items: LayerItem[] = [];
+  for (const start of machine.wheels) {
+    if (at.has(start.id)) continue;
+    at.set(start.id, 0);
+    const group = [start.id];
+    for (const id of group)
+      for (const { to, up } of ties.get(id) ?? [])
+        if (!at.has(to)) {
+          at.set(to, (at.get(id) ?? 0) + up);
+          group.push(to);
+        }
+    items.push(itemOf(machine, group, at));
+  }
+  return items;
+}
+
+function itemOf(
+  machine: LayoutParts['machine'],
+  group: readonly string[],
+  at: ReadonlyMap<string, number>,
+): LayerItem {
+  const heights = group.map(id => at.get(id) ?? 0);
+  const low = Math.min(...heights);
+  const wheels = group.map((id, i) => ({ id, offset: (heights[i] ?? 0) - low }));
+  const on = wheels.flatMap(({ id, offset }) => {
+    const w = machine.wheels.find(x => x.id === id);
+    return !w || axisOfWheel(machine, w) === undefined || w.role === 'ring'
+      ? []
+      : [{ arbor: w.member, offset }];
   });
+  return { wheels, arm: undefined, on, height: Math.max(...heights) - low + 1 };
 }
 
 function armItems(machine: LayoutParts['machine']): LayerItem[] {

@@ -1,6 +1,6 @@
 import type { Derived } from '../derive/index.ts';
 import type { Drawing, Label, Shape, Table } from '../drawing/index.ts';
-import { circle, type Path, type Point, polar } from '../geometry/index.ts';
+import { bounds, circle, flatten, type Path, type Point, polar } from '../geometry/index.ts';
 import { type Plate, type PlateHole, slotEnds } from '../layout/index.ts';
 import { arbors, byId, type Machine } from '../machine/index.ts';
 import { fail, ok, type Result } from '../result/index.ts';
@@ -43,6 +43,8 @@ export function drillingTable(derived: Derived): Table {
 
 const TEXT = 2.6;
 const CROSS = 4;
+/** Width of a letter by its height, roughly. */
+const LETTER = 0.62;
 
 /**
  * The drilling template of one plate at true size: its outline to cut, round holes to drill, slots to cut, a cross at every
@@ -52,6 +54,7 @@ export function plateDrawing(derived: Derived, side: Plate['side']): Result<Draw
   const plate = derived.layout.plates.find(p => p.side === side);
   if (!plate) return fail('no-plates');
   const datum = datumOf(derived);
+  const box = bounds(flatten(plate.outline, 0.1));
   const shapes: Shape[] = [{ name: `${side} plate`, role: 'cut', paths: [plate.outline] }];
   const labels: Label[] = [];
   for (const hole of plate.holes) {
@@ -64,8 +67,11 @@ export function plateDrawing(derived: Derived, side: Plate['side']): Result<Draw
       paths: cross(hole.at, hole.diameter / 2 + CROSS),
     });
     const [x, y] = [hole.at.x - datum.x, hole.at.y - datum.y];
-    const down = hole.diameter / 2 + TEXT + 1;
-    labels.push({ text: `${hole.number}: ${fix(x)}, ${fix(y)}  ⌀${fix(hole.diameter)}`, x: hole.at.x, y: hole.at.y - down, height: TEXT, role: 'reference' }); // prettier-ignore
+    const text = `${hole.number}: ${fix(x)}, ${fix(y)}  ⌀${fix(hole.diameter)}`;
+    const half = (text.length * TEXT * LETTER) / 2;
+    const down = hole.diameter / 2 + CROSS + TEXT;
+    const inside = Math.max(box.minX + half, Math.min(box.maxX - half, hole.at.x));
+    labels.push({ text, x: inside, y: hole.at.y - down, height: TEXT, role: 'reference' });
   }
   shapes.push({ name: 'datum', role: 'reference', paths: cross(datum, 3 * CROSS) });
   const notes = [

@@ -194,8 +194,17 @@ const SENTENCES: Readonly<Record<string, Sentence>> = {
   'teeth-not-drawn': d => `The teeth of “${d['wheel']}” are of a kind that is not drawn yet.`,
   'date-unreadable': d => `${reading(d)} is not a date. Write one such as 2026-01-01 or 2026-01-01 06:30.`,
   'tolerance-zero': () => 'No train is without any drift for ever. Allow more than 0 degrees.',
+  'place-needs': d =>
+    ({
+      mesh: 'It meshes with nothing, so no mesh can place it. Join one of its wheels first.',
+      between: 'It meshes with fewer than two other axes. Place it by one mesh, or join it to another.',
+      line: 'It needs a mesh, and another axis for the line to run through.',
+      mirror: 'It needs two other axes: one to be mirrored, and one through which the mirror stands.',
+      coaxial: 'There is no other axis that it could share a line with.',
+      polar: 'There is no other axis to measure from.',
+    })[String(d['kind'])] ?? 'It cannot be placed so. Give it coordinates.',
   'layers-not-found': d =>
-    `No order of up to ${d['layers']} layers works as the axes stand: “${d['name']}” strikes an arbor or another wheel wherever it lies. Swing the axis that is in its way, or fold the train.`,
+    `No order of layers was found as the axes stand: “${d['name']}” strikes an arbor or another wheel wherever it lies. Swing the axis that is in its way, or fold the train.`,
   'fold-room-too-small': d =>
     `“${d['name']}” is ${fixed(Number(d['needs']), 1)} mm across and the envelope only ${fixed(Number(d['room']), 1)} mm. Take a larger envelope, a smaller module or fewer teeth.`,
   'fold-nothing-free': () =>

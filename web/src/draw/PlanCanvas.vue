@@ -6,6 +6,7 @@ import { useOpen } from '../machine/use-open';
 import { useClock } from '../run/clock';
 import { createOutlineCache, drawnWheels, stances, wheelAt } from './plan-scene';
 import { paintPlan } from './paint-plan';
+import { roomFigure } from './room-figure';
 import { useTheme } from './theme';
 import { fitDiscs, panBy, toPlane, toScreen, type View, zoomAt } from './view';
 
@@ -36,6 +37,7 @@ const view = shallowRef<View>();
 const touched = ref(false);
 const cache = createOutlineCache();
 const wheels = computed(() => drawnWheels(derived.value));
+const room = computed(() => roomFigure(derived.value));
 const visible = (layer: number): boolean => props.layer === undefined || props.layer === layer;
 const places = computed(() => stances(derived.value, clock.turns));
 let frame = 0;
@@ -53,7 +55,10 @@ function fit(): void {
           const s = places.value.get(w.place);
           return s ? [{ centre: s.centre, radius: w.tipRadius }] : [];
         });
-  view.value = fitDiscs(discs, box.value);
+  const around = props.focus
+    ? []
+    : room.value.lines.flatMap(l => l.points.map(centre => ({ centre, radius: 0 })));
+  view.value = fitDiscs([...discs, ...around], box.value);
 }
 
 function request(): void {
@@ -78,6 +83,7 @@ function paint(): void {
     context,
     {
       wheels: wheels.value,
+      room: room.value,
       places: places.value,
       view: view.value,
       size: box.value,
@@ -158,7 +164,7 @@ watch(
   () => [props.focus?.centre.x, props.focus?.centre.y, props.focus?.radius, props.layer],
   () => fit(),
 );
-watch([() => machine.value.wheels.length, box], () => {
+watch([() => machine.value.wheels.length, () => machine.value.layout, box], () => {
   if (!touched.value) fit();
 });
 watch(

@@ -4,12 +4,14 @@ import type { Stance } from '@tesseron/core/motion';
 import { sign } from '@tesseron/core/rational';
 import { FASTEST, rateColour, SLOWEST } from './rate-colour';
 import type { DrawnWheel, OutlineCache } from './plan-scene';
+import type { RoomFigure } from './room-figure';
 import type { Tokens } from './tokens';
 import { roundLength, type Size, toScreen, type View } from './view';
 
 /** All that decides one frame of the plan. */
 export interface PlanFrame {
   readonly wheels: readonly DrawnWheel[];
+  readonly room: RoomFigure;
   readonly places: ReadonlyMap<string, Stance>;
   readonly view: View;
   readonly size: Size;
@@ -29,6 +31,8 @@ export function paintPlan(context: CanvasRenderingContext2D, frame: PlanFrame, c
   context.setTransform(ratio, 0, 0, ratio, 0, 0);
   context.fillStyle = tokens.ground;
   context.fillRect(0, 0, size.width, size.height);
+  paintRoom(context, frame);
+  paintBars(context, frame);
   for (const w of frame.wheels) if (frame.visible(w.wheel.layer)) paintWheel(context, frame, w, cache);
   for (const w of frame.wheels) if (frame.visible(w.wheel.layer)) paintPitchCircle(context, frame, w);
   paintHands(context, frame);
@@ -36,6 +40,47 @@ export function paintPlan(context: CanvasRenderingContext2D, frame: PlanFrame, c
   paintLabels(context, frame);
   paintScaleBar(context, frame);
   paintRateScale(context, frame);
+}
+
+/** Lines that stand: plates and pillars in ink, the envelope dashed, room kept free hatched by its dashes. */
+function paintRoom(context: CanvasRenderingContext2D, frame: PlanFrame): void {
+  for (const { kind, points } of frame.room.lines) {
+    context.beginPath();
+    for (const p of points) {
+      const q = toScreen(frame.view, frame.size, p);
+      context.lineTo(q.x, q.y);
+    }
+    context.closePath();
+    context.globalAlpha = kind === 'keep-out' ? 0.16 : kind === 'plate' ? 0.5 : 1;
+    context.fillStyle = kind === 'keep-out' ? frame.tokens.stop : frame.tokens.panel;
+    if (kind !== 'envelope') context.fill();
+    context.globalAlpha = 1;
+    context.strokeStyle = kind === 'keep-out' ? frame.tokens.stop : frame.tokens.muted;
+    context.lineWidth = kind === 'envelope' ? 1.6 : 1;
+    context.setLineDash(kind === 'envelope' ? [10, 5] : kind === 'keep-out' ? [3, 3] : []);
+    context.stroke();
+    context.setLineDash([]);
+  }
+}
+
+/** Bars of arms as they stand now. */
+function paintBars(context: CanvasRenderingContext2D, frame: PlanFrame): void {
+  for (const { arm, place, width } of frame.room.bars) {
+    const [from, to] = [frame.places.get(arm), frame.places.get(place)];
+    if (!from || !to) continue;
+    const [p, q] = [from, to].map(s => toScreen(frame.view, frame.size, s.centre)) as [Point, Point];
+    context.beginPath();
+    context.moveTo(p.x, p.y);
+    context.lineTo(q.x, q.y);
+    context.lineCap = 'round';
+    context.strokeStyle = frame.tokens.muted;
+    context.lineWidth = width * frame.view.scale + 1.5;
+    context.stroke();
+    context.strokeStyle = frame.tokens.panel;
+    context.lineWidth = width * frame.view.scale;
+    context.stroke();
+    context.lineCap = 'butt';
+  }
 }
 
 function paintWheel(

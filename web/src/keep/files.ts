@@ -36,3 +36,18 @@ export async function readMachineFile(file: Blob): Promise<Result<Machine>> {
   }
   return readMachine(await file.text());
 }
+
+/** A DXF or SVG drawing that the maker chose, as text; undefined when they chose none. */
+export async function openDrawing(): Promise<{ name: string; text: string } | undefined> {
+  try {
+    const file = await fileOpen({
+      extensions: ['.dxf', '.svg'],
+      mimeTypes: ['image/svg+xml', 'image/vnd.dxf'],
+      description: 'Drawing',
+    });
+    return { name: file.name, text: file.size > MOST_CHARACTERS ? '' : await file.text() };
+  } catch (error) {
+    if (error instanceof DOMException && error.name === 'AbortError') return undefined;
+    throw error;
+  }
+}

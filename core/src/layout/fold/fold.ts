@@ -1,5 +1,5 @@
 import type { Point } from '../../geometry/index.ts';
-import { type Axis, axisOfWheel, byId, type Machine, meshes } from '../../machine/index.ts';
+import { type Axis, axisOfWheel, byId, type Machine, meshes, setLayout } from '../../machine/index.ts';
 import { fail, ok, type Result } from '../../result/index.ts';
 import { degrees } from '../../units/index.ts';
 import { type FoundLayers, findLayers, withLayers } from '../auto-layers.ts';
@@ -21,9 +21,13 @@ export interface FoldQuery {
   readonly uneven: readonly string[];
   readonly extents: Readonly<Record<string, Extent>>;
   /** How many arrangements are tried from chance, and how many of different kind are wanted. */
+  /** Whether pillars are in the way; otherwise those that would be struck are counted, to be moved afterwards. */
+  readonly pillarsStay: boolean;
   readonly starts: number;
   readonly wanted: number;
   readonly seed: number;
+  /** Chance alone, for measuring: nothing is swung to a better place. */
+  readonly plain?: boolean;
 }
 
 /** One way to fold a train: new places of axes, layers, and how large it is. */
@@ -40,6 +44,8 @@ export interface Folded {
   readonly radius: number;
   /** The least gap between any two things that must not touch, mm. */
   readonly tightest: number;
+  /** Pillars that would be struck. */
+  readonly pillars: number;
 }
 
 export interface FoldNews {
@@ -65,7 +71,8 @@ const KINDS = 5;
  * every topology kept; for these layers are found, and the whole is drawn in as far as its clearances let it. Compact first.
  * Fails where the envelope is smaller than the largest wheel, where nothing can be swung, or where no arrangement is found.
  */
-export function* foldTrain(query: FoldQuery): Generator<FoldNews, Result<readonly Folded[]>> {
+export function* foldTrain(asked: FoldQuery): Generator<FoldNews, Result<readonly Folded[]>> {
+  const query = asked.pillarsStay ? asked : { ...asked, machine: withoutPillars(asked.machine) };
   const parts = partsOf(query, query.machine);
   const plan = foldPlan(parts, query.distances);
   const tooSmall = largerThanRoom(plan, query.machine);
@@ -78,9 +85,15 @@ export function* foldTrain(query: FoldQuery): Generator<FoldNews, Result<readonl
   const kinds = new Map<string, Trial[]>();
   for (let i = 0; i < query.starts; i++) {
     const start = plan.turns.map(t =>
-      i === 0 ? t.now : t.kind === 'side' ? (random() < 0.5 ? 1 : -1) : 2 * Math.PI * random(),
+      i === 0 && !query.plain
+        ? t.now
+        : t.kind === 'side'
+          ? random() < 0.5
+            ? 1
+            : -1
+          : 2 * Math.PI * random(),
     );
-    const best = settle(plan, start, weigh);
+    const best = query.plain ? { turns: start, cost: weigh(start) } : settle(plan, start, weigh);
     const at = plan.place(best.turns);
     if (at) remember(kinds, topologyOf(plan, best.turns, at), best);
     if (i % 4 === 3) yield { done: (0.6 * (i + 1)) / query.starts, folded: [] };
@@ -90,11 +103,25 @@ export function* foldTrain(query: FoldQuery): Generator<FoldNews, Result<readonl
   const found: Folded[] = [];
   for (const [i, [topology, trials]] of tried.entries()) {
     const folded = firstOf(trials, t => finish(query, plan, t, topology));
-    if (folded) found.push(folded);
+    if (folded) found.push({ ...folded, pillars: struckPillars(asked, folded) });
     found.sort((a, b) => size(a) - size(b));
     yield { done: 0.6 + (0.4 * (i + 1)) / tried.length, folded: found.slice(0, query.wanted) };
   }
   return found.length > 0 ? ok(found.slice(0, query.wanted)) : fail('fold-none', { kinds: kinds.size });
+}
+
+function withoutPillars(machine: Machine): Machine {
+  const { plates } = machine.layout;
+  return plates ? setLayout({ plates: { ...plates, pillars: [] } })(machine) : machine;
+}
+
+/** How many pillars stand in the way of a folded train. */
+function struckPillars(query: FoldQuery, folded: Folded): number {
+  const struck = clearancesOf(partsOf(query, withFold(query.machine, folded))).filter(
+    c => c.kind === 'pillar' && c.gap < 0,
+  );
+  const pillars = query.machine.layout.plates?.pillars ?? [];
+  return pillars.filter(p => struck.some(c => c.a === p.id || c.b === p.id)).length;
 }
 
 /** The volume of the round box it needs. */
@@ -216,7 +243,7 @@ function finish(query: FoldQuery, plan: FoldPlan, trial: Trial, topology: string
   const laid = withLayers(query.machine, layers.value);
   const fits = (turns: readonly number[]): boolean => tightest(placed(laid, plan, turns)) >= least - 1e-9;
   if (!fits(trial.turns)) return undefined;
-  const drawn = drawIn(plan, trial, costing(plan, query.machine), fits);
+  const drawn = query.plain ? trial.turns : drawIn(plan, trial, costing(plan, query.machine), fits);
   const machine = placed(laid, plan, drawn);
   const parts = partsOf(query, machine);
   if (query.machine.layout.envelope?.height !== undefined && parts.stack.height > query.machine.layout.envelope.height + 1e-9) return undefined; // prettier-ignore
@@ -226,7 +253,7 @@ function finish(query: FoldQuery, plan: FoldPlan, trial: Trial, topology: string
   return {
     places: Object.fromEntries(machine.axes.map(a => [a.id, a.place])),
     ...{ layers: layers.value, topology, at: parts.motion.at, radius, height: parts.stack.height },
-    ...{ width: box.maxX - box.minX, depth: box.maxY - box.minY, tightest: tightest(machine) },
+    ...{ width: box.maxX - box.minX, depth: box.maxY - box.minY, tightest: tightest(machine), pillars: 0 },
   };
 }
 

@@ -15,9 +15,9 @@ export const patch =
     [list]: machine[list].map(item => (item.id === id ? change(item as Item<K>) : item)),
   });
 
-/** Changes some fields of a wheel. */
+/** Changes some fields of a wheel; a field given as undefined goes. */
 export const setWheel = (id: string, change: Partial<Omit<Wheel, 'id'>>): Edit =>
-  patch('wheels', id, w => ({ ...w, ...change }));
+  patch('wheels', id, w => withoutUndefined({ ...w, ...change }));
 
 /** Changes some fields of a toothing. */
 export const setToothing = (id: string, change: Partial<Omit<Toothing, 'id'>>): Edit =>

@@ -1,91 +1,89 @@
 <script setup lang="ts">
 import type { Point } from '@tesseron/core/geometry';
-import { axisOfWheel, byId, meshes, setAxisPlace } from '@tesseron/core/machine';
+import { swingTo } from '@tesseron/core/hand';
+import { type Folded, usualSection } from '@tesseron/core/layout';
+import { byId } from '@tesseron/core/machine';
+import { plateDrawing } from '@tesseron/core/output';
 import { fixed } from '@tesseron/core/units';
-import { centreWorking } from '@tesseron/core/working';
-import { nameOf } from '@tesseron/core/words';
-import { computed, ref } from 'vue';
+import { nameOf, sayProblem } from '@tesseron/core/words';
+import { computed, ref, shallowRef } from 'vue';
+import FlatDrawing from '../../draw/FlatDrawing.vue';
 import PlanCanvas from '../../draw/PlanCanvas.vue';
 import StationLayout from '../../frame/StationLayout.vue';
-import { useWorking } from '../../frame/use-working';
 import { useOpen } from '../../machine/use-open';
-import NumberField from '../../parts/NumberField.vue';
-import { swingTo } from './swing';
+import FoldChoices from './FoldChoices.vue';
+import FoldPanel from './FoldPanel.vue';
+import LayersPanel from './LayersPanel.vue';
+import PlacesPanel from './PlacesPanel.vue';
+import PlatesPanel from './PlatesPanel.vue';
+import PlayPanel from './PlayPanel.vue';
+import RoomPanel from './RoomPanel.vue';
+import SectionAxes from './SectionAxes.vue';
+import SectionDrawing from './SectionDrawing.vue';
 
 const { machine, derived, change } = useOpen();
-const working = useWorking();
+const PANES = [
+  { id: 'places', title: 'Places' },
+  { id: 'room', title: 'Room' },
+  { id: 'layers', title: 'Layers' },
+  { id: 'fold', title: 'Fold' },
+  { id: 'plates', title: 'Plates' },
+  { id: 'play', title: 'Play' },
+] as const;
+const pane = ref<(typeof PANES)[number]['id']>('places');
 const selected = ref<string>();
 const layer = ref<number | null>(null);
+const folds = shallowRef<readonly Folded[]>([]);
+const side = ref<'back' | 'front'>('front');
+const through = ref<readonly string[]>();
 let gesture = 0;
 
+const axis = computed({
+  get: () => {
+    const member = byId(machine.value.members, selected.value);
+    return member?.kind === 'arbor' ? member.axis : undefined;
+  },
+  set: id => (selected.value = machine.value.members.find(m => m.kind === 'arbor' && m.axis === id)?.id),
+});
+const section = computed({
+  get: () => (through.value ?? usualSection(machine.value)).filter(a => byId(machine.value.axes, a)),
+  set: axes => (through.value = axes),
+});
 const layers = computed(() => [
   { title: 'all layers', value: null },
   ...[...new Set(machine.value.wheels.map(w => w.layer))]
     .sort((a, b) => a - b)
     .map(n => ({ title: `layer ${n + 1}`, value: n })),
 ]);
-const axes = computed(() =>
-  machine.value.axes.map(a => {
+const label = computed(() => {
+  const places = machine.value.axes.map(a => {
     const at = derived.value.positions.at[a.id];
-    return {
-      axis: a,
-      name: nameOf(machine.value, a.id),
-      x: at ? fixed(at.x, 2) : '',
-      y: at ? fixed(at.y, 2) : '',
-    };
-  }),
-);
-const distances = computed(() =>
-  meshes(machine.value).flatMap(j => {
-    const state = derived.value.meshes[j.id];
-    return state ? [{ id: j.id, name: nameOf(machine.value, j.id), distance: fixed(state.distance, 3) }] : [];
-  }),
-);
-const label = computed(
-  () =>
-    `Plan of ${machine.value.name}, drawn to scale: ${axes.value.map(a => `${a.name} at ${a.x}, ${a.y}`).join('; ')}`,
-);
+    return `${nameOf(machine.value, a.id)} at ${fixed(at?.x ?? 0, 2)}, ${fixed(at?.y ?? 0, 2)}`;
+  });
+  return `Plan of ${machine.value.name}, drawn to scale: ${places.join('; ')}`;
+});
+const plate = computed(() => plateDrawing(derived.value, side.value));
 
-function swing(axis: string, to: Point, done: boolean): void {
-  change('Swing an arbor', swingTo(axis, to, derived.value.positions.at), `swing ${axis} ${gesture}`);
+function swing(id: string, to: Point, done: boolean): void {
+  change('Swing an arbor', swingTo(id, to, derived.value.positions.at), `swing ${id} ${gesture}`);
   if (done) gesture += 1;
 }
-
-function setAngle(id: string, angleDeg: number): void {
-  const axis = byId(machine.value.axes, id);
-  if (axis?.place.kind === 'mesh') change('Swing an arbor', setAxisPlace(id, { ...axis.place, angleDeg }));
-}
-
-function setGiven(id: string, x: number, y: number): void {
-  const axis = byId(machine.value.axes, id);
-  if (axis?.place.kind === 'given') change('Move an axis', setAxisPlace(id, { ...axis.place, x, y }));
-}
-
-function other(id: string): void {
-  const axis = byId(machine.value.axes, id);
-  if (axis?.place.kind === 'between')
-    change(
-      'Turn an idler to the other side',
-      setAxisPlace(id, { ...axis.place, side: axis.place.side === 'left' ? 'right' : 'left' }),
-    );
-}
-
-function show(meshId: string): void {
-  const pair = derived.value.meshes[meshId]?.pair;
-  const mesh = byId(meshes(machine.value), meshId);
-  if (pair && mesh) working.show(centreWorking(pair, mesh.spread ?? 0));
-}
-
-const isSelected = (axis: string): boolean => {
-  const w = machine.value.wheels.find(x => x.member === selected.value);
-  return w !== undefined && axisOfWheel(machine.value, w) === axis;
-};
 </script>
 
 <template>
   <StationLayout station="plan">
     <template #table>
+      <div v-if="pane === 'layers'" class="cut">
+        <SectionAxes v-model="section" />
+        <SectionDrawing :axes="section" />
+      </div>
+      <FoldChoices v-else-if="pane === 'fold' && folds.length > 0" :folds="folds" @taken="folds = []" />
+      <template v-else-if="pane === 'plates' && machine.layout.plates">
+        <FlatDrawing v-if="plate.ok" :drawing="plate.value" :label="plate.value.title" lettered />
+        <p v-else class="quiet">{{ sayProblem(plate.problem) }}</p>
+      </template>
       <PlanCanvas
+        v-else
         :label="label"
         :selected="selected"
         :layer="layer ?? undefined"
@@ -96,95 +94,67 @@ const isSelected = (axis: string): boolean => {
       />
     </template>
     <template #ledger>
-      <v-select v-model="layer" :items="layers" label="Show" data-test="layer" />
-      <p class="quiet hint">Drag a wheel: its arbor swings about its neighbour at the right distance.</p>
-      <h3>Axes, mm</h3>
-      <table class="ruled" data-test="axes">
-        <thead>
-          <tr>
-            <th scope="col">on it</th>
-            <th scope="col" class="figure">x</th>
-            <th scope="col" class="figure">y</th>
-            <th scope="col">placed by</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="a in axes" :key="a.axis.id" :class="{ chosen: isSelected(a.axis.id) }">
-            <td>{{ a.name }}</td>
-            <template v-if="a.axis.place.kind === 'given'">
-              <td>
-                <NumberField
-                  :model-value="a.axis.place.x"
-                  label="x"
-                  :least="-10000"
-                  :most="10000"
-                  @update:model-value="setGiven(a.axis.id, $event, Number(a.y))"
-                />
-              </td>
-              <td>
-                <NumberField
-                  :model-value="a.axis.place.y"
-                  label="y"
-                  :least="-10000"
-                  :most="10000"
-                  @update:model-value="setGiven(a.axis.id, Number(a.x), $event)"
-                />
-              </td>
-              <td>given</td>
-            </template>
-            <template v-else>
-              <td class="figure">{{ a.x }}</td>
-              <td class="figure">{{ a.y }}</td>
-              <td>
-                <NumberField
-                  v-if="a.axis.place.kind === 'mesh'"
-                  :model-value="Number(a.axis.place.angleDeg.toFixed(3))"
-                  label="at angle"
-                  unit="°"
-                  :least="-360"
-                  :most="360"
-                  data-test="angle"
-                  @update:model-value="setAngle(a.axis.id, $event)"
-                />
-                <v-btn v-else-if="a.axis.place.kind === 'between'" @click="other(a.axis.id)"
-                  >other side</v-btn
-                >
-                <span v-else>{{ a.axis.place.kind }}</span>
-              </td>
-            </template>
-          </tr>
-        </tbody>
-      </table>
-      <h3>Centre distances, mm</h3>
-      <table class="ruled" data-test="distances">
-        <tbody>
-          <tr v-for="d in distances" :key="d.id">
-            <td>{{ d.name }}</td>
-            <td class="figure">{{ d.distance }}</td>
-            <td>
-              <button
-                type="button"
-                class="plain"
-                :aria-label="`Show working of the distance of ${d.name}`"
-                @click="show(d.id)"
-              >
-                working
-              </button>
-            </td>
-          </tr>
-        </tbody>
-      </table>
+      <div class="tabs" role="tablist" aria-label="Parts of the layout">
+        <button
+          v-for="p in PANES"
+          :id="`plan-tab-${p.id}`"
+          :key="p.id"
+          type="button"
+          role="tab"
+          :aria-selected="pane === p.id"
+          aria-controls="plan-pane"
+          :data-test="`plan-${p.id}`"
+          @click="pane = p.id"
+        >
+          {{ p.title }}
+        </button>
+      </div>
+      <div id="plan-pane" role="tabpanel" :aria-labelledby="`plan-tab-${pane}`">
+        <v-select
+          v-if="pane === 'places' || pane === 'room'"
+          v-model="layer"
+          :items="layers"
+          label="Show"
+          data-test="layer"
+        />
+        <PlacesPanel v-if="pane === 'places'" v-model="axis" />
+        <RoomPanel v-else-if="pane === 'room'" @select="selected = $event" />
+        <LayersPanel v-else-if="pane === 'layers'" />
+        <FoldPanel v-else-if="pane === 'fold'" @found="folds = $event" />
+        <PlatesPanel v-else-if="pane === 'plates'" v-model:side="side" />
+        <PlayPanel v-else />
+      </div>
     </template>
   </StationLayout>
 </template>
 
 <style scoped>
-.hint {
-  font-size: 13px;
-  margin: 8px 0 0;
+.cut {
+  display: grid;
+  grid-template-rows: auto minmax(0, 1fr);
+  height: 100%;
 }
 
-td .number {
-  min-width: 74px;
+.tabs {
+  display: flex;
+  border-bottom: var(--line);
+  margin: 8px -6px 4px;
+}
+
+.tabs button {
+  border: 0;
+  background: none;
+  color: var(--muted);
+  cursor: pointer;
+  font: inherit;
+  font-size: 14px;
+  padding: 5px 8px;
+  border-bottom: 2px solid transparent;
+}
+
+.tabs button[aria-selected='true'] {
+  color: var(--ink);
+  border-bottom-color: var(--ink);
+  font-weight: 600;
 }
 </style>

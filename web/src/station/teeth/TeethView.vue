@@ -7,6 +7,7 @@ import { centreWorking, contactWorking } from '@tesseron/core/working';
 import { nameOf, wheelName } from '@tesseron/core/words';
 import { computed, ref, shallowRef, watch } from 'vue';
 import { stances } from '../../draw/plan-scene';
+import FlatDrawing from '../../draw/FlatDrawing.vue';
 import PlanCanvas from '../../draw/PlanCanvas.vue';
 import { rateColour } from '../../draw/rate-colour';
 import { useTheme } from '../../draw/theme';
@@ -16,7 +17,6 @@ import { useWorking } from '../../frame/use-working';
 import { useOpen } from '../../machine/use-open';
 import NumberField from '../../parts/NumberField.vue';
 import { useClock } from '../../run/clock';
-import BevelDrawing from './BevelDrawing.vue';
 import BevelPanel from './BevelPanel.vue';
 import { mayBeSlow } from './may-be-slow';
 import MeshCloseUp from './MeshCloseUp.vue';
@@ -126,7 +126,7 @@ function keepSpread(): void {
   <StationLayout station="teeth">
     <template #table>
       <div v-if="patternDrawing" class="pattern">
-        <BevelDrawing :drawing="patternDrawing" :label="patternDrawing.title" />
+        <FlatDrawing :drawing="patternDrawing" :label="patternDrawing.title" />
         <p class="note">{{ patternDrawing.notes.join(' ') }}</p>
       </div>
       <div v-else-if="pegs && mesh" class="rolling">

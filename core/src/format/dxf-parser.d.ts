@@ -1,5 +1,5 @@
 /** What is used of dxf-parser: its own types would bring Node’s into core. */
-declare module 'dxf-parser' {
+declare module 'dxf-parser/dist/dxf-parser.js' {
   interface DxfPoint {
     readonly x: number;
     readonly y: number;

@@ -1,0 +1,345 @@
+<script setup lang="ts">
+import { layoutOf } from '@tesseron/core/derive';
+import {
+  findLayers,
+  fitBores,
+  holdOf,
+  USUAL_SHAKE,
+  USUAL_TUBES,
+  USUAL_WASHER,
+  withLayers,
+} from '@tesseron/core/layout';
+import {
+  arbors,
+  byId,
+  type Layout,
+  type Machine,
+  setArbor,
+  setLayout,
+  setWheel,
+} from '@tesseron/core/machine';
+import { fixed, mm } from '@tesseron/core/units';
+import { nameOf, sayProblem } from '@tesseron/core/words';
+import { computed, ref, watch } from 'vue';
+import { useOpen } from '../../machine/use-open';
+import NumberField from '../../parts/NumberField.vue';
+
+/** Layers, tubes and what holds every wheel; layers can be found. */
+const { machine, derived, change } = useOpen();
+const said = ref('');
+const stack = computed(() => derived.value.layout.stack);
+watch(machine, () => (said.value = ''));
+
+function find(): void {
+  const found = findLayers(layoutOf(derived.value));
+  if (!found.ok) {
+    said.value = sayProblem(found.problem);
+    return;
+  }
+  const { layers, least } = found.value;
+  const laid = withLayers(machine.value, found.value);
+  change('Find layers', () => laid);
+  const proof = layers === least ? 'no fewer will do' : `at least ${least} are needed`;
+  setTimeout(() => (said.value = `${layers} layers, and ${proof}; ${mm(stack.value.height, 1)} high.`));
+}
+
+const layers = computed(() =>
+  [...stack.value.layers].reverse().map(([layer, band]) => ({
+    layer,
+    band: `${fixed(band.from, 1)} – ${fixed(band.to, 1)}`,
+    wheels: machine.value.wheels.filter(w => w.layer === layer).map(w => nameOf(machine.value, w.id)),
+    arms: arbors(machine.value)
+      .filter(a => a.arm?.layer === layer)
+      .map(a => `bar of ${a.name}`),
+  })),
+);
+const tubes = computed(() => layout.value.tubes ?? USUAL_TUBES);
+const layout = computed(() => machine.value.layout);
+const lines = computed(() =>
+  [...derived.value.layout.sizes.values()].flatMap(t => {
+    const span = derived.value.layout.spans.of.get(t.arbor);
+    const arbor = byId(arbors(machine.value), t.arbor);
+    if (!span || !arbor) return [];
+    return [
+      {
+        ...{ arbor, tube: t, said: t.said },
+        bore: t.bore === undefined ? '' : fixed(t.bore, 2),
+        outside: fixed(t.diameter, 2),
+        running: t.running === undefined ? '' : fixed(t.running, 2),
+        length: fixed(span.whole.to - span.whole.from, 1),
+        on: span.stands === 'on another' && t.within ? `on ${nameOf(machine.value, t.within)}` : span.stands,
+      },
+    ];
+  }),
+);
+const chosen = ref<string>();
+const arbor = computed(() => byId(arbors(machine.value), chosen.value));
+const size = computed(() => derived.value.layout.sizes.get(chosen.value ?? ''));
+const HOLDS = [
+  { value: '', title: 'by its bore' },
+  ...(['press', 'glue', 'grub screw', 'cross pin', 'one piece', 'loose'] as const).map(h => ({
+    value: h,
+    title: h,
+  })),
+];
+const HOW = { shape: 'shape of the bore', nothing: 'nothing', unsaid: 'not said' } as const;
+const held = computed(() =>
+  machine.value.wheels.map(w => {
+    const { how } = holdOf(machine.value, w.id);
+    return { wheel: w, how: how in HOW ? HOW[how as keyof typeof HOW] : how };
+  }),
+);
+type Reach = 'usual' | 'front' | 'back' | 'neither';
+const REACH: readonly { value: Reach; title: string }[] = [
+  { value: 'usual', title: 'as usual: outputs to the front' },
+  { value: 'front', title: 'beyond the front' },
+  { value: 'back', title: 'beyond the back' },
+  { value: 'neither', title: 'neither' },
+];
+const SUPPORT: readonly { value: 'both' | 'front' | 'back'; title: string }[] = [
+  { value: 'both', title: 'on both sides' },
+  { value: 'front', title: 'at the front only' },
+  { value: 'back', title: 'at the back only' },
+];
+const set = (what: string, more: { [K in keyof Layout]?: Layout[K] | undefined }): void =>
+  change(what, setLayout(more));
+const setTubes = (more: Partial<NonNullable<Layout['tubes']>>): void =>
+  set('Size the tubes', { tubes: { ...tubes.value, ...more } });
+const setStack = (more: Partial<Machine['stack']>): void =>
+  change('Change the stock', m => ({ ...m, stack: { ...m.stack, ...more } }));
+type Hold = Machine['wheels'][number]['hold'];
+type Arbor = NonNullable<typeof arbor.value>;
+const setOne = (what: string, more: { [K in keyof Arbor]?: Arbor[K] | undefined }): void => {
+  if (chosen.value !== undefined) change(what, setArbor(chosen.value, more));
+};
+function setReach(to: string | null): void {
+  const reach = REACH.find(r => r.value === to)?.value;
+  setOne('Let an arbor reach further', { reach: reach === 'usual' ? undefined : reach });
+}
+function setSection(outside: number | undefined, bore: number | undefined): void {
+  const section =
+    outside === undefined
+      ? undefined
+      : bore === undefined
+        ? ({ kind: 'rod', diameter: outside } as const)
+        : ({ kind: 'tube', bore, diameter: Math.max(outside, bore + 0.1) } as const);
+  setOne('Size an arbor', { section });
+}
+const setHold = (id: string, how: string): void =>
+  change(
+    'Hold a wheel',
+    setWheel(id, { hold: HOLDS.find(h => h.value === how && how !== '')?.value as Hold }),
+  );
+</script>
+
+<template>
+  <p class="acts">
+    <v-btn variant="flat" data-test="find-layers" @click="find">Find layers</v-btn>
+    <v-btn data-test="fit-bores" @click="change('Fit bores to arbors', fitBores)">Fit all bores</v-btn>
+    <span class="figure" data-test="height">{{ mm(stack.height, 1) }} high</span>
+  </p>
+  <p v-if="said" role="status" data-test="layers-said">{{ said }}</p>
+  <div class="three">
+    <NumberField
+      :model-value="machine.stack.thickness"
+      label="stock"
+      unit="mm"
+      :least="0.1"
+      :most="200"
+      data-test="stock"
+      @update:model-value="setStack({ thickness: $event })"
+    />
+    <NumberField
+      :model-value="machine.stack.gap"
+      label="air between"
+      unit="mm"
+      :least="0"
+      :most="100"
+      data-test="air"
+      @update:model-value="setStack({ gap: $event })"
+    />
+    <NumberField
+      :model-value="layout.washer ?? USUAL_WASHER"
+      label="washers"
+      unit="mm"
+      :least="0.05"
+      :most="10"
+      @update:model-value="set('Choose washers', { washer: $event })"
+    />
+    <NumberField
+      :model-value="layout.endShake ?? USUAL_SHAKE"
+      label="end play"
+      unit="mm"
+      :least="0"
+      :most="5"
+      @update:model-value="set('Choose the end play', { endShake: $event })"
+    />
+    <NumberField
+      :model-value="tubes.rod"
+      label="innermost rod"
+      unit="mm"
+      :least="0.2"
+      :most="100"
+      data-test="rod"
+      @update:model-value="setTubes({ rod: $event })"
+    />
+    <NumberField
+      :model-value="tubes.wall"
+      label="tube walls"
+      unit="mm"
+      :least="0.05"
+      :most="50"
+      data-test="wall"
+      @update:model-value="setTubes({ wall: $event })"
+    />
+    <NumberField
+      :model-value="tubes.running"
+      label="running play"
+      unit="mm"
+      :least="0"
+      :most="5"
+      data-test="running"
+      @update:model-value="setTubes({ running: $event })"
+    />
+  </div>
+  <h3>Layers from the top</h3>
+  <table class="ruled" data-test="layer-table">
+    <thead>
+      <tr>
+        <th scope="col">layer</th>
+        <th scope="col">in it</th>
+        <th scope="col" class="figure">height, mm</th>
+      </tr>
+    </thead>
+    <tbody>
+      <tr v-for="l in layers" :key="l.layer">
+        <td class="figure left">{{ l.layer + 1 }}</td>
+        <td>{{ [...l.wheels, ...l.arms].join(', ') || '–' }}</td>
+        <td class="figure">{{ l.band }}</td>
+      </tr>
+    </tbody>
+  </table>
+  <h3>Rods and tubes, mm</h3>
+  <table class="ruled" data-test="tubes">
+    <thead>
+      <tr>
+        <th scope="col">arbor</th>
+        <th scope="col" class="figure">bore</th>
+        <th scope="col" class="figure">across</th>
+        <th scope="col" class="figure">play</th>
+        <th scope="col" class="figure">long</th>
+      </tr>
+    </thead>
+    <tbody>
+      <tr v-for="l in lines" :key="l.arbor.id" :class="{ chosen: chosen === l.arbor.id }">
+        <td>
+          <button type="button" class="plain" @click="chosen = l.arbor.id">{{ l.arbor.name }}</button>
+          <span class="quiet on">{{ l.on }}</span>
+        </td>
+        <td class="figure">{{ l.bore }}</td>
+        <td class="figure">{{ l.outside }}</td>
+        <td class="figure">{{ l.running }}</td>
+        <td class="figure">{{ l.length }}</td>
+      </tr>
+    </tbody>
+  </table>
+  <section v-if="arbor" data-test="arbor-section">
+    <h3>{{ arbor.name }}</h3>
+    <div class="three">
+      <NumberField
+        :model-value="arbor.section && 'diameter' in arbor.section ? arbor.section.diameter : undefined"
+        label="across"
+        unit="mm"
+        :hint="size?.said ? '' : 'follows'"
+        :least="0.2"
+        :most="200"
+        optional
+        @update:model-value="setSection($event, size?.bore)"
+        @clear="setSection(undefined, undefined)"
+      />
+      <NumberField
+        :model-value="arbor.section?.kind === 'tube' ? arbor.section.bore : undefined"
+        label="bore"
+        unit="mm"
+        :least="0.2"
+        :most="200"
+        optional
+        @update:model-value="setSection(size?.diameter, $event)"
+        @clear="setSection(size?.diameter, undefined)"
+      />
+    </div>
+    <v-select
+      :model-value="arbor.support ?? 'both'"
+      :items="[...SUPPORT]"
+      label="held"
+      data-test="support"
+      @update:model-value="setOne('Hold an arbor', { support: $event === 'both' ? undefined : $event })"
+    />
+    <v-select
+      :model-value="arbor.reach ?? 'usual'"
+      :items="[...REACH]"
+      label="reaches"
+      data-test="reach"
+      @update:model-value="setReach"
+    />
+  </section>
+  <details data-test="holds">
+    <summary>What holds each wheel on its arbor</summary>
+    <table class="ruled">
+      <tbody>
+        <tr v-for="h in held" :key="h.wheel.id">
+          <td>{{ nameOf(machine, h.wheel.id) }}</td>
+          <td class="quiet">{{ h.how }}</td>
+          <td>
+            <select
+              :value="h.wheel.hold ?? ''"
+              :aria-label="`What holds ${h.wheel.name}`"
+              @change="setHold(h.wheel.id, ($event.target as HTMLSelectElement).value)"
+            >
+              <option v-for="o in HOLDS" :key="o.value" :value="o.value">{{ o.title }}</option>
+            </select>
+          </td>
+        </tr>
+      </tbody>
+    </table>
+  </details>
+</template>
+
+<style scoped>
+.acts {
+  display: flex;
+  gap: 10px;
+  align-items: center;
+  margin: 8px 0;
+}
+
+.three {
+  display: grid;
+  grid-template-columns: 1fr 1fr 1fr;
+  gap: 0 12px;
+}
+
+.on {
+  display: block;
+  font-size: 13px;
+}
+
+td.left {
+  text-align: left;
+}
+
+summary {
+  cursor: pointer;
+  margin: 12px 0 4px;
+  color: var(--muted);
+  font-size: 13px;
+}
+
+select {
+  font: inherit;
+  color: inherit;
+  background: var(--panel);
+  border: var(--line);
+  padding: 2px;
+}
+</style>

@@ -1,0 +1,197 @@
+<script setup lang="ts">
+import { placeAs, type PlaceKind } from '@tesseron/core/hand';
+import { type Axis, axisOfWheel, byId, meshes, setAxis, setAxisPlace } from '@tesseron/core/machine';
+import { nameOf, sayProblem } from '@tesseron/core/words';
+import { computed, ref, watch } from 'vue';
+import { useOpen } from '../../machine/use-open';
+import NumberField from '../../parts/NumberField.vue';
+
+/** How one axis is placed. */
+const props = defineProps<{ axis: Axis }>();
+const { machine, derived, change } = useOpen();
+const problem = ref('');
+watch(
+  () => props.axis.id,
+  () => (problem.value = ''),
+);
+
+const KINDS: readonly { value: PlaceKind; title: string }[] = [
+  { value: 'given', title: 'given by x and y' },
+  { value: 'mesh', title: 'at a mesh, in a direction' },
+  { value: 'between', title: 'at two meshes, between two axes' },
+  { value: 'line', title: 'at a mesh, on a line through an axis' },
+  { value: 'polar', title: 'so far from another axis' },
+  { value: 'coaxial', title: 'same axis as another' },
+  { value: 'mirror', title: 'mirrored from another' },
+];
+const place = computed(() => props.axis.place);
+const others = computed(() =>
+  machine.value.axes
+    .filter(a => a.id !== props.axis.id)
+    .map(a => ({ value: a.id, title: nameOf(machine.value, a.id) })),
+);
+const joints = computed(() =>
+  meshes(machine.value)
+    .filter(j =>
+      [j.a, j.b].some(id => {
+        const wheel = byId(machine.value.wheels, id);
+        return wheel && axisOfWheel(machine.value, wheel) === props.axis.id;
+      }),
+    )
+    .map(j => ({ value: j.id, title: nameOf(machine.value, j.id) })),
+);
+
+function become(kind: PlaceKind): void {
+  const placed = placeAs(machine.value, props.axis.id, kind, derived.value.positions.at);
+  problem.value = placed.ok ? '' : sayProblem(placed.problem);
+  if (placed.ok) change('Place an axis in another way', () => placed.value);
+}
+
+/** Changes one field of the place as it is. */
+const set = (more: object): void =>
+  change('Place an axis', setAxisPlace(props.axis.id, { ...place.value, ...more } as Axis['place']));
+const setJoint = (i: number, id: string): void => {
+  if (place.value.kind !== 'between') return;
+  const [a, b] = place.value.joints;
+  set({ joints: i === 0 ? [id, b] : [a, id] });
+};
+const setSlot = (joint: string, travel: number): void =>
+  change('Slot a bearing', setAxis(props.axis.id, { slot: joint === '' ? undefined : { joint, travel } }));
+const shown = (x: number): number => Number(x.toFixed(4));
+</script>
+
+<template>
+  <section data-test="place-editor">
+    <h3>{{ nameOf(machine, axis.id) }}</h3>
+    <v-select
+      :model-value="place.kind"
+      :items="[...KINDS]"
+      label="Placed"
+      data-test="place-kind"
+      @update:model-value="become"
+    />
+    <p v-if="problem" class="error-text" role="alert" data-test="place-problem">{{ problem }}</p>
+    <div class="two">
+      <template v-if="place.kind === 'given'">
+        <NumberField
+          :model-value="shown(place.x)"
+          label="x"
+          unit="mm"
+          :least="-10000"
+          :most="10000"
+          data-test="place-x"
+          @update:model-value="set({ x: $event })"
+        />
+        <NumberField
+          :model-value="shown(place.y)"
+          label="y"
+          unit="mm"
+          :least="-10000"
+          :most="10000"
+          data-test="place-y"
+          @update:model-value="set({ y: $event })"
+        />
+      </template>
+      <template v-if="place.kind === 'between'">
+        <v-select
+          v-for="i in [0, 1]"
+          :key="i"
+          :model-value="place.joints[i]"
+          :items="joints"
+          :label="i === 0 ? 'mesh' : 'and mesh'"
+          @update:model-value="setJoint(i, $event)"
+        />
+        <v-btn data-test="other-side" @click="set({ side: place.side === 'left' ? 'right' : 'left' })"
+          >Other side</v-btn
+        >
+      </template>
+      <v-select
+        v-if="place.kind === 'mesh' || place.kind === 'line'"
+        :model-value="place.joint"
+        :items="joints"
+        label="mesh"
+        @update:model-value="set({ joint: $event })"
+      />
+      <v-select
+        v-if="place.kind === 'coaxial'"
+        :model-value="place.with"
+        :items="others"
+        label="same axis as"
+        @update:model-value="set({ with: $event })"
+      />
+      <v-select
+        v-if="place.kind === 'mirror'"
+        :model-value="place.of"
+        :items="others"
+        label="mirrors"
+        @update:model-value="set({ of: $event })"
+      />
+      <v-select
+        v-if="place.kind === 'polar'"
+        :model-value="place.from"
+        :items="others"
+        label="from"
+        @update:model-value="set({ from: $event })"
+      />
+      <v-select
+        v-if="place.kind === 'line' || place.kind === 'mirror'"
+        :model-value="place.through"
+        :items="others"
+        :label="place.kind === 'line' ? 'line through' : 'mirror through'"
+        @update:model-value="set({ through: $event })"
+      />
+      <NumberField
+        v-if="place.kind === 'polar'"
+        :model-value="shown(place.radius)"
+        label="distance"
+        unit="mm"
+        :least="0.01"
+        :most="10000"
+        @update:model-value="set({ radius: $event })"
+      />
+      <NumberField
+        v-if="place.kind !== 'given' && place.kind !== 'between' && place.kind !== 'coaxial'"
+        :model-value="shown(place.angleDeg)"
+        label="direction"
+        unit="°"
+        :least="-360"
+        :most="360"
+        data-test="place-angle"
+        @update:model-value="set({ angleDeg: $event })"
+      />
+      <v-btn v-if="place.kind === 'line'" data-test="other-side" @click="set({ further: !place.further })"
+        >Other place</v-btn
+      >
+    </div>
+    <div v-if="machine.layout.plates && joints.length > 0" class="two">
+      <v-select
+        :model-value="axis.slot?.joint ?? ''"
+        :items="[
+          { value: '', title: 'round holes' },
+          ...joints.map(j => ({ ...j, title: `slots, to set ${j.title}` })),
+        ]"
+        label="Bearings"
+        data-test="slot"
+        @update:model-value="setSlot($event, axis.slot?.travel ?? 1)"
+      />
+      <NumberField
+        v-if="axis.slot"
+        :model-value="axis.slot.travel"
+        label="to either side"
+        unit="mm"
+        :least="0.05"
+        :most="50"
+        @update:model-value="setSlot(axis.slot.joint, $event)"
+      />
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.two {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 0 14px;
+  align-items: center;
+}
+</style>

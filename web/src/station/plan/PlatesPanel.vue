@@ -1,0 +1,249 @@
+<script setup lang="ts">
+import { writeCsv, writeDxf, writeSvg } from '@tesseron/core/format';
+import { bearingAllowance } from '@tesseron/core/layout';
+import { freeId, type Layout, setLayout } from '@tesseron/core/machine';
+import { drillingTable, fileName, plateDrawing } from '@tesseron/core/output';
+import { fixed, mm } from '@tesseron/core/units';
+import { nameOf, sayProblem } from '@tesseron/core/words';
+import { computed, ref } from 'vue';
+import { saveText } from '../../keep';
+import { useOpen } from '../../machine/use-open';
+import NumberField from '../../parts/NumberField.vue';
+
+/** Plates, pillars, bearing holes and the drilling template. */
+const side = defineModel<'back' | 'front'>('side', { required: true });
+const { machine, derived, change } = useOpen();
+const problem = ref('');
+type Plates = NonNullable<Layout['plates']>;
+const plates = computed(() => machine.value.layout.plates);
+const SHAPES = ['round the holes', 'as the envelope'] as const;
+const FITS: readonly { value: Plates['fit']; title: string }[] = [
+  { value: 'sliding', title: 'sliding, common practice' },
+  { value: 'free', title: 'free, common practice' },
+  { value: 'H7/g6', title: 'H7/g6, ISO 286' },
+  { value: 'H8/f7', title: 'H8/f7, ISO 286' },
+  { value: 'H9/d9', title: 'H9/d9, ISO 286' },
+  { value: 'H11/c11', title: 'H11/c11, ISO 286' },
+];
+const layers = computed(() => {
+  const { lowest, highest } = derived.value.layout.stack;
+  return Array.from({ length: highest - lowest + 1 }, (_, i) => ({
+    value: lowest + i,
+    title: `${lowest + i + 1}`,
+  }));
+});
+const axes = computed(() =>
+  machine.value.axes.map(a => ({ value: a.id, title: nameOf(machine.value, a.id) })),
+);
+const table = computed(() => drillingTable(derived.value));
+const rows = computed(() => table.value.rows.filter(r => r[0] === side.value));
+
+const set = (what: string, next: Plates | undefined): void => change(what, setLayout({ plates: next }));
+function toggle(on: boolean): void {
+  const made: Plates = {
+    thickness: machine.value.stack.thickness,
+    margin: 8,
+    shape: 'round the holes',
+    fit: 'sliding',
+    pillars: [],
+  };
+  set(on ? 'Stand it between plates' : 'Take the plates away', on ? made : undefined);
+}
+const more = (change_: Partial<Plates>): void => {
+  if (plates.value) set('Change the plates', { ...plates.value, ...change_ });
+};
+function addPillar(): void {
+  if (!plates.value) return;
+  const far = Math.max(20, ...Object.values(derived.value.positions.at).map(p => Math.hypot(p.x, p.y)));
+  const pillar = { id: freeId(machine.value, 'pillar'), x: Math.round(far), y: 0, diameter: 6 };
+  set('Add a pillar', { ...plates.value, pillars: [...plates.value.pillars, pillar] });
+}
+const setPillar = (id: string, to: Partial<Plates['pillars'][number]>): void =>
+  more({ pillars: (plates.value?.pillars ?? []).map(p => (p.id === id ? { ...p, ...to } : p)) });
+const removePillar = (id: string): void =>
+  more({ pillars: (plates.value?.pillars ?? []).filter(p => p.id !== id) });
+const allowance = computed(() => plates.value && [3, 6].map(d => `${mm(bearingAllowance(plates.value?.fit ?? 'free', d), 3)} at ${d} mm`).join(', ')); // prettier-ignore
+
+async function save(kind: 'svg' | 'dxf'): Promise<void> {
+  const drawing = plateDrawing(derived.value, side.value);
+  problem.value = drawing.ok ? '' : sayProblem(drawing.problem);
+  if (!drawing.ok) return;
+  const name = fileName([machine.value.name, `${side.value} plate`], kind);
+  if (kind === 'svg') await saveText(writeSvg(drawing.value), name, 'image/svg+xml');
+  else await saveText(writeDxf(drawing.value), name, 'image/vnd.dxf');
+}
+const saveTable = (): Promise<boolean> =>
+  saveText(writeCsv(table.value), fileName([machine.value.name, 'holes'], 'csv'), 'text/csv');
+</script>
+
+<template>
+  <label class="tick">
+    <input
+      type="checkbox"
+      :checked="plates !== undefined"
+      data-test="plates"
+      @change="toggle(($event.target as HTMLInputElement).checked)"
+    />
+    Arbors stand between two plates
+  </label>
+  <template v-if="plates">
+    <div class="three">
+      <NumberField
+        :model-value="plates.thickness"
+        label="thickness"
+        unit="mm"
+        :least="0.1"
+        :most="200"
+        data-test="plate-thickness"
+        @update:model-value="more({ thickness: $event })"
+      />
+      <NumberField
+        :model-value="plates.margin"
+        label="margin"
+        unit="mm"
+        :least="0"
+        :most="500"
+        @update:model-value="more({ margin: $event })"
+      />
+      <v-select
+        :model-value="plates.shape"
+        :items="[...SHAPES]"
+        label="cut"
+        data-test="plate-shape"
+        @update:model-value="more({ shape: $event })"
+      />
+      <v-select
+        :model-value="plates.back ?? derived.layout.stack.lowest"
+        :items="layers"
+        label="back below layer"
+        @update:model-value="more({ back: $event })"
+      />
+      <v-select
+        :model-value="plates.front ?? derived.layout.stack.highest"
+        :items="layers"
+        label="front above layer"
+        @update:model-value="more({ front: $event })"
+      />
+      <v-select
+        :model-value="plates.fit"
+        :items="[...FITS]"
+        label="bearing holes"
+        data-test="bearing-fit"
+        @update:model-value="more({ fit: $event })"
+      />
+    </div>
+    <p class="quiet small" data-test="allowance">
+      Holes are wider by {{ allowance
+      }}<template v-if="plates.fit.startsWith('H')">, the middle of the fit (ISO 286, from memory)</template>.
+    </p>
+    <h3>Pillars</h3>
+    <div v-for="(p, i) in plates.pillars" :key="p.id" class="four" data-test="pillar">
+      <NumberField
+        :model-value="p.x"
+        :label="`${i + 1}: x`"
+        :least="-10000"
+        :most="10000"
+        @update:model-value="setPillar(p.id, { x: $event })"
+      />
+      <NumberField
+        :model-value="p.y"
+        label="y"
+        :least="-10000"
+        :most="10000"
+        @update:model-value="setPillar(p.id, { y: $event })"
+      />
+      <NumberField
+        :model-value="p.diameter"
+        label="across"
+        :least="0.5"
+        :most="200"
+        @update:model-value="setPillar(p.id, { diameter: $event })"
+      />
+      <button
+        type="button"
+        class="plain"
+        :aria-label="`Take pillar ${i + 1} away`"
+        @click="removePillar(p.id)"
+      >
+        away
+      </button>
+    </div>
+    <p><v-btn data-test="add-pillar" @click="addPillar">Add a pillar</v-btn></p>
+    <h3>Holes of the {{ side }} plate</h3>
+    <p class="acts">
+      <button
+        v-for="s in ['back', 'front'] as const"
+        :key="s"
+        type="button"
+        class="boxed"
+        :aria-pressed="side === s"
+        :data-test="`side-${s}`"
+        @click="side = s"
+      >
+        {{ s }}
+      </button>
+      <v-select
+        :model-value="plates.datum ?? ''"
+        :items="[{ value: '', title: 'the drive' }, ...axes]"
+        label="measured from"
+        data-test="datum"
+        @update:model-value="more({ datum: $event || undefined })"
+      />
+    </p>
+    <table class="ruled" data-test="holes">
+      <thead>
+        <tr>
+          <th scope="col">hole</th>
+          <th scope="col" class="figure">x</th>
+          <th scope="col" class="figure">y</th>
+          <th scope="col" class="figure">across</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="r in rows" :key="String(r[1])">
+          <td>
+            {{ r[1] }} {{ r[2] }}<span v-if="Number(r[7]) > 0" class="quiet"> slot {{ r[7] }}</span>
+          </td>
+          <td class="figure">{{ fixed(Number(r[4]), 2) }}</td>
+          <td class="figure">{{ fixed(Number(r[5]), 2) }}</td>
+          <td class="figure">{{ fixed(Number(r[6]), 2) }}</td>
+        </tr>
+      </tbody>
+    </table>
+    <p class="acts">
+      <v-btn data-test="template-svg" @click="save('svg')">Template, SVG</v-btn>
+      <v-btn data-test="template-dxf" @click="save('dxf')">DXF</v-btn>
+      <v-btn data-test="holes-csv" @click="saveTable">Holes, CSV</v-btn>
+    </p>
+    <p v-if="problem" class="error-text" role="alert">{{ problem }}</p>
+  </template>
+</template>
+
+<style scoped>
+.three,
+.four {
+  display: grid;
+  grid-template-columns: 1fr 1fr 1fr;
+  gap: 0 12px;
+  align-items: center;
+}
+
+.four {
+  grid-template-columns: 1fr 1fr 1fr auto;
+}
+
+.acts {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+}
+
+.acts .boxed[aria-pressed='true'] {
+  border-color: var(--ink);
+  font-weight: 600;
+}
+
+.small {
+  font-size: 13px;
+}
+</style>
