@@ -1,7 +1,6 @@
 import { mkdtemp, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { ninetyWheels } from '../bench/ninety-wheels.ts';
 import { KINDS } from '../core/test/kinds.ts';
 import { type Machine, writeMachine } from '../core/src/machine/index.ts';
 import { fromStarter, go, startApp, type Window } from '../e2e/app.ts';
@@ -52,17 +51,18 @@ await moons.page.locator('[data-test=school-mixed] input').check();
 await moons.page.click('[data-test=plan-search]');
 await moons.page.locator('[data-test=plans] tbody tr').nth(3).waitFor();
 await take('branches', moons);
-const large = await app.open();
-await large.page.goto(app.base);
-const path = join(await mkdtemp(join(tmpdir(), 'tesseron-')), 'ninety.json');
-await writeFile(path, writeMachine(ninetyWheels()));
-const chooser = large.page.waitForEvent('filechooser');
-await large.page.click('[data-test=open-file]');
-await (await chooser).setFiles(path);
-await large.page.waitForSelector('[data-test=station-aims]');
-await go(large.page, 'train');
-await large.page.getByRole('button', { name: /^First arm 9,/ }).click();
-await take('train-large', large);
+await go(moons.page, 'plan');
+await moons.page.click('[data-test=plan-layers]');
+await take('section', moons);
+await moons.page.click('[data-test=plan-plates]');
+await take('plates', moons);
+const folding = await app.open();
+await fromStarter(folding.page, app.base);
+await go(folding.page, 'plan');
+await folding.page.click('[data-test=plan-fold]');
+await folding.page.click('[data-test=fold]');
+await folding.page.waitForSelector('[data-test=fold-said]');
+await take('folds', folding);
 
 /** The Teeth station with a mesh of a starter rolled, chosen by its name. */
 async function teeth(name: string, window: Window, mesh?: RegExp): Promise<void> {
@@ -78,16 +78,12 @@ async function teeth(name: string, window: Window, mesh?: RegExp): Promise<void>
 const clock = await app.open();
 await fromStarter(clock.page, app.base, 'two-noons');
 await teeth('teeth-clock', clock);
-await clock.page.locator('[data-test=tooth-form]').click();
-await clock.page.getByRole('option', { name: /lantern/ }).click();
-await teeth('teeth-lantern', clock, /Third arbor/);
 const heron = await app.open();
 await fromStarter(heron.page, app.base, 'wading-heron');
 await teeth('teeth-ring', heron, /planet wheel.*ring/);
 const pump = await app.open();
 await fromStarter(pump.page, app.base, 'ossel-brine-pump');
 await teeth('teeth-pegs', pump);
-await teeth('teeth-bevels', pump, /bevel/);
 const reducer = await app.open();
 await reducer.page.goto(app.base);
 const file = join(await mkdtemp(join(tmpdir(), 'tesseron-')), 'reducer.json');

@@ -28,7 +28,7 @@ const box = computed(() => {
     <template v-for="(s, n) in shapes" :key="n">
       <path v-for="(p, i) in s.paths" :key="i" :d="path(p)" :class="s.role" />
     </template>
-    <text v-for="l in labels" :key="l.text" :x="l.x" :y="-l.y" :font-size="Math.max(l.height, box.size / 80)">
+    <text v-for="l in labels" :key="l.text" :x="l.x" :y="-l.y" :font-size="Math.max(l.height, box.size / 64)">
       {{ l.text }}
     </text>
   </svg>
