@@ -31,10 +31,11 @@ export function paintPlan(context: CanvasRenderingContext2D, frame: PlanFrame, c
   context.setTransform(ratio, 0, 0, ratio, 0, 0);
   context.fillStyle = tokens.ground;
   context.fillRect(0, 0, size.width, size.height);
-  paintRoom(context, frame);
+  paintRoom(context, frame, false);
   paintBars(context, frame);
   for (const w of frame.wheels) if (frame.visible(w.wheel.layer)) paintWheel(context, frame, w, cache);
   for (const w of frame.wheels) if (frame.visible(w.wheel.layer)) paintPitchCircle(context, frame, w);
+  paintRoom(context, frame, true);
   paintHands(context, frame);
   paintCentres(context, frame);
   paintLabels(context, frame);
@@ -42,9 +43,10 @@ export function paintPlan(context: CanvasRenderingContext2D, frame: PlanFrame, c
   paintRateScale(context, frame);
 }
 
-/** Lines that stand: plates and pillars in ink, the envelope dashed, room kept free hatched by its dashes. */
-function paintRoom(context: CanvasRenderingContext2D, frame: PlanFrame): void {
+/** Lines that stand: plates and pillars under the wheels, the envelope dashed, and over them the room kept free. */
+function paintRoom(context: CanvasRenderingContext2D, frame: PlanFrame, keptFree: boolean): void {
   for (const { kind, points } of frame.room.lines) {
+    if ((kind === 'keep-out') !== keptFree) continue;
     context.beginPath();
     for (const p of points) {
       const q = toScreen(frame.view, frame.size, p);

@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import { type Folded, withFold } from '@tesseron/core/layout';
-import { axisOfWheel, type Region } from '@tesseron/core/machine';
+import type { Region } from '@tesseron/core/machine';
 import { fixed, mm } from '@tesseron/core/units';
 import { computed } from 'vue';
 import { rateColour } from '../../draw/rate-colour';
 import { useTheme } from '../../draw/theme';
 import { useOpen } from '../../machine/use-open';
+import { foldFigures } from './fold-figure';
 import { regionPath } from './region-path';
 
 /** Arrangements of a folded train, side by side at one scale, to choose from. */
@@ -14,48 +15,9 @@ const emit = defineEmits<{ taken: [] }>();
 const { machine, derived, change } = useOpen();
 const { tokens } = useTheme();
 const region = computed<Region | undefined>(() => machine.value.layout.envelope?.region);
-const half = computed(() => {
-  const far = Math.max(...props.folds.map(f => f.radius), 1);
-  const r = region.value;
-  return (
-    Math.max(
-      far,
-      r?.kind === 'circle' ? r.diameter / 2 : r?.kind === 'rectangle' ? Math.max(r.width, r.height) / 2 : 0,
-    ) * 1.05
-  );
-});
-const drawn = computed(() =>
-  props.folds.map((fold, i) => {
-    const wheels = machine.value.wheels
-      .flatMap(w => {
-        const at = fold.at[axisOfWheel(machine.value, w) ?? ''];
-        const outer = derived.value.extents[w.id]?.outer;
-        if (!at || outer === undefined) return [];
-        const layer = fold.layers.wheels[w.id] ?? w.layer;
-        const colour = rateColour(derived.value.train.rates[w.member], tokens.value.rate);
-        return [{ id: w.id, x: at.x, y: -at.y, r: outer, layer, colour: colour ?? tokens.value.hairline }];
-      })
-      .sort((a, b) => a.layer - b.layer || b.r - a.r);
-    const xs = wheels.flatMap(w => [w.x - w.r, w.x + w.r]);
-    const ys = wheels.flatMap(w => [w.y - w.r, w.y + w.r]);
-    const [cx, cy] = region.value
-      ? [middle.value.x, -middle.value.y]
-      : [(Math.min(...xs) + Math.max(...xs)) / 2, (Math.min(...ys) + Math.max(...ys)) / 2];
-    return {
-      fold,
-      number: i + 1,
-      wheels,
-      box: `${cx - half.value} ${cy - half.value} ${2 * half.value} ${2 * half.value}`,
-    };
-  }),
-);
-const middle = computed(() => {
-  const r = region.value;
-  if (!r) return { x: 0, y: 0 };
-  if (r.kind !== 'outline') return r;
-  const [xs, ys] = [r.points.map(p => p[0]), r.points.map(p => p[1])];
-  return { x: (Math.min(...xs) + Math.max(...xs)) / 2, y: (Math.min(...ys) + Math.max(...ys)) / 2 };
-});
+const drawn = computed(() => foldFigures(derived.value, props.folds));
+const colour = (member: string): string =>
+  rateColour(derived.value.train.rates[member], tokens.value.rate) ?? tokens.value.hairline;
 function take(fold: Folded): void {
   change('Fold the train', m => withFold(m, fold));
   emit('taken');
@@ -71,14 +33,21 @@ function take(fold: Folded): void {
         :aria-label="`Arrangement ${d.number}: ${d.fold.layers.layers} layers, ${mm(2 * d.fold.radius, 0)} across`"
       >
         <path v-if="region" class="room" :d="regionPath(region)" />
-        <circle v-for="w in d.wheels" :key="w.id" :cx="w.x" :cy="w.y" :r="w.r" :fill="w.colour" />
+        <circle
+          v-for="w in d.wheels"
+          :key="w.id"
+          :cx="w.x"
+          :cy="w.y"
+          :r="w.radius"
+          :fill="colour(w.member)"
+        />
         <circle
           v-for="w in d.wheels"
           :key="`c${w.id}`"
           class="centre"
           :cx="w.x"
           :cy="w.y"
-          :r="half * 0.012"
+          :r="d.fold.radius * 0.012"
         />
       </svg>
       <p>

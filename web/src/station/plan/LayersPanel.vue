@@ -22,7 +22,8 @@ import { fixed, mm } from '@tesseron/core/units';
 import { nameOf, sayProblem } from '@tesseron/core/words';
 import { computed, ref, watch } from 'vue';
 import { useOpen } from '../../machine/use-open';
-import NumberField from '../../parts/NumberField.vue';
+import { length, type NumberSpec } from '../../parts/number-spec';
+import NumberFields from '../../parts/NumberFields.vue';
 
 /** Layers, tubes and what holds every wheel; layers can be found. */
 const { machine, derived, change } = useOpen();
@@ -130,6 +131,41 @@ const setHold = (id: string, how: string): void =>
     'Hold a wheel',
     setWheel(id, { hold: HOLDS.find(h => h.value === how && how !== '')?.value as Hold }),
   );
+
+const sizes = computed((): NumberSpec[] => [
+  length('stock', machine.value.stack.thickness, [0.1, 200], x => setStack({ thickness: x }), {
+    test: 'stock',
+  }),
+  length('air between', machine.value.stack.gap, [0, 100], x => setStack({ gap: x }), { test: 'air' }),
+  length('washers', layout.value.washer ?? USUAL_WASHER, [0.05, 10], x =>
+    set('Choose washers', { washer: x }),
+  ),
+  length('end play', layout.value.endShake ?? USUAL_SHAKE, [0, 5], x =>
+    set('Choose the end play', { endShake: x }),
+  ),
+  length('innermost rod', tubes.value.rod, [0.2, 100], x => setTubes({ rod: x }), { test: 'rod' }),
+  length('tube walls', tubes.value.wall, [0.05, 50], x => setTubes({ wall: x }), { test: 'wall' }),
+  length('running play', tubes.value.running, [0, 5], x => setTubes({ running: x }), { test: 'running' }),
+]);
+const ownSizes = computed((): NumberSpec[] => {
+  const { section } = arbor.value ?? {};
+  const across = section && 'diameter' in section ? section.diameter : undefined;
+  const hint = size.value?.said ? '' : `follows: ${mm(size.value?.diameter ?? 0)}`;
+  const limits: [number, number] = [0.2, 200];
+  return [
+    length('across', across, limits, x => setSection(x, size.value?.bore), {
+      hint,
+      clear: () => setSection(undefined, undefined),
+    }),
+    length(
+      'bore',
+      section?.kind === 'tube' ? section.bore : undefined,
+      limits,
+      x => setSection(size.value?.diameter, x),
+      { clear: () => setSection(size.value?.diameter, undefined) },
+    ),
+  ];
+});
 </script>
 
 <template>
@@ -140,67 +176,7 @@ const setHold = (id: string, how: string): void =>
   </p>
   <p v-if="said" role="status" data-test="layers-said">{{ said }}</p>
   <div class="three">
-    <NumberField
-      :model-value="machine.stack.thickness"
-      label="stock"
-      unit="mm"
-      :least="0.1"
-      :most="200"
-      data-test="stock"
-      @update:model-value="setStack({ thickness: $event })"
-    />
-    <NumberField
-      :model-value="machine.stack.gap"
-      label="air between"
-      unit="mm"
-      :least="0"
-      :most="100"
-      data-test="air"
-      @update:model-value="setStack({ gap: $event })"
-    />
-    <NumberField
-      :model-value="layout.washer ?? USUAL_WASHER"
-      label="washers"
-      unit="mm"
-      :least="0.05"
-      :most="10"
-      @update:model-value="set('Choose washers', { washer: $event })"
-    />
-    <NumberField
-      :model-value="layout.endShake ?? USUAL_SHAKE"
-      label="end play"
-      unit="mm"
-      :least="0"
-      :most="5"
-      @update:model-value="set('Choose the end play', { endShake: $event })"
-    />
-    <NumberField
-      :model-value="tubes.rod"
-      label="innermost rod"
-      unit="mm"
-      :least="0.2"
-      :most="100"
-      data-test="rod"
-      @update:model-value="setTubes({ rod: $event })"
-    />
-    <NumberField
-      :model-value="tubes.wall"
-      label="tube walls"
-      unit="mm"
-      :least="0.05"
-      :most="50"
-      data-test="wall"
-      @update:model-value="setTubes({ wall: $event })"
-    />
-    <NumberField
-      :model-value="tubes.running"
-      label="running play"
-      unit="mm"
-      :least="0"
-      :most="5"
-      data-test="running"
-      @update:model-value="setTubes({ running: $event })"
-    />
+    <NumberFields :fields="sizes" />
   </div>
   <h3>Layers from the top</h3>
   <table class="ruled" data-test="layer-table">
@@ -246,27 +222,7 @@ const setHold = (id: string, how: string): void =>
   <section v-if="arbor" data-test="arbor-section">
     <h3>{{ arbor.name }}</h3>
     <div class="three">
-      <NumberField
-        :model-value="arbor.section && 'diameter' in arbor.section ? arbor.section.diameter : undefined"
-        label="across"
-        unit="mm"
-        :hint="size?.said ? '' : 'follows'"
-        :least="0.2"
-        :most="200"
-        optional
-        @update:model-value="setSection($event, size?.bore)"
-        @clear="setSection(undefined, undefined)"
-      />
-      <NumberField
-        :model-value="arbor.section?.kind === 'tube' ? arbor.section.bore : undefined"
-        label="bore"
-        unit="mm"
-        :least="0.2"
-        :most="200"
-        optional
-        @update:model-value="setSection(size?.diameter, $event)"
-        @clear="setSection(size?.diameter, undefined)"
-      />
+      <NumberFields :fields="ownSizes" />
     </div>
     <v-select
       :model-value="arbor.support ?? 'both'"

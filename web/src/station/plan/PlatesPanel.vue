@@ -8,7 +8,8 @@ import { nameOf, sayProblem } from '@tesseron/core/words';
 import { computed, ref } from 'vue';
 import { saveText } from '../../keep';
 import { useOpen } from '../../machine/use-open';
-import NumberField from '../../parts/NumberField.vue';
+import { length, type NumberSpec } from '../../parts/number-spec';
+import NumberFields from '../../parts/NumberFields.vue';
 
 /** Plates, pillars, bearing holes and the drilling template. */
 const side = defineModel<'back' | 'front'>('side', { required: true });
@@ -62,6 +63,21 @@ const setPillar = (id: string, to: Partial<Plates['pillars'][number]>): void =>
   more({ pillars: (plates.value?.pillars ?? []).map(p => (p.id === id ? { ...p, ...to } : p)) });
 const removePillar = (id: string): void =>
   more({ pillars: (plates.value?.pillars ?? []).filter(p => p.id !== id) });
+const sizes = computed((): NumberSpec[] =>
+  plates.value
+    ? [
+        length('thickness', plates.value.thickness, [0.1, 200], x => more({ thickness: x }), {
+          test: 'plate-thickness',
+        }),
+        length('margin', plates.value.margin, [0, 500], x => more({ margin: x })),
+      ]
+    : [],
+);
+const pillarFields = (p: Plates['pillars'][number], i: number): NumberSpec[] => [
+  length(`${i + 1}: x`, p.x, [-10000, 10000], x => setPillar(p.id, { x })),
+  length('y', p.y, [-10000, 10000], y => setPillar(p.id, { y })),
+  length('across', p.diameter, [0.5, 200], x => setPillar(p.id, { diameter: x })),
+];
 const allowance = computed(() => plates.value && [3, 6].map(d => `${mm(bearingAllowance(plates.value?.fit ?? 'free', d), 3)} at ${d} mm`).join(', ')); // prettier-ignore
 
 async function save(kind: 'svg' | 'dxf'): Promise<void> {
@@ -88,23 +104,7 @@ const saveTable = (): Promise<boolean> =>
   </label>
   <template v-if="plates">
     <div class="three">
-      <NumberField
-        :model-value="plates.thickness"
-        label="thickness"
-        unit="mm"
-        :least="0.1"
-        :most="200"
-        data-test="plate-thickness"
-        @update:model-value="more({ thickness: $event })"
-      />
-      <NumberField
-        :model-value="plates.margin"
-        label="margin"
-        unit="mm"
-        :least="0"
-        :most="500"
-        @update:model-value="more({ margin: $event })"
-      />
+      <NumberFields :fields="sizes" />
       <v-select
         :model-value="plates.shape"
         :items="[...SHAPES]"
@@ -138,27 +138,7 @@ const saveTable = (): Promise<boolean> =>
     </p>
     <h3>Pillars</h3>
     <div v-for="(p, i) in plates.pillars" :key="p.id" class="four" data-test="pillar">
-      <NumberField
-        :model-value="p.x"
-        :label="`${i + 1}: x`"
-        :least="-10000"
-        :most="10000"
-        @update:model-value="setPillar(p.id, { x: $event })"
-      />
-      <NumberField
-        :model-value="p.y"
-        label="y"
-        :least="-10000"
-        :most="10000"
-        @update:model-value="setPillar(p.id, { y: $event })"
-      />
-      <NumberField
-        :model-value="p.diameter"
-        label="across"
-        :least="0.5"
-        :most="200"
-        @update:model-value="setPillar(p.id, { diameter: $event })"
-      />
+      <NumberFields :fields="pillarFields(p, i)" />
       <button
         type="button"
         class="plain"

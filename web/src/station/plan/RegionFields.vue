@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import type { Region } from '@tesseron/core/machine';
 import { computed } from 'vue';
-import NumberField from '../../parts/NumberField.vue';
+import { length, type NumberSpec } from '../../parts/number-spec';
+import NumberFields from '../../parts/NumberFields.vue';
 import BorderImport from './BorderImport.vue';
 
 /** A region of the plan: its shape and its size. */
@@ -25,6 +26,24 @@ function become(kind: string): void {
 const set = (more: object): void => {
   region.value = { ...region.value, ...more } as Region;
 };
+const fields = computed((): NumberSpec[] => {
+  const r = region.value;
+  if (r.kind === 'outline') return [];
+  const size: [number, number] = [0.1, 20000];
+  const place: [number, number] = [-10000, 10000];
+  const sizes =
+    r.kind === 'circle'
+      ? [length('diameter', r.diameter, size, x => set({ diameter: x }), { test: 'region-diameter' })]
+      : [
+          length('width', r.width, size, x => set({ width: x }), { test: 'region-width' }),
+          length('height', r.height, size, x => set({ height: x }), { test: 'region-height' }),
+        ];
+  return [
+    ...sizes,
+    length('middle x', r.x, place, x => set({ x })),
+    length('middle y', r.y, place, y => set({ y })),
+  ];
+});
 </script>
 
 <template>
@@ -36,55 +55,8 @@ const set = (more: object): void => {
       data-test="region-kind"
       @update:model-value="become"
     />
-    <NumberField
-      v-if="region.kind === 'circle'"
-      :model-value="region.diameter"
-      label="diameter"
-      unit="mm"
-      :least="0.1"
-      :most="20000"
-      data-test="region-diameter"
-      @update:model-value="set({ diameter: $event })"
-    />
-    <template v-if="region.kind === 'rectangle'">
-      <NumberField
-        :model-value="region.width"
-        label="width"
-        unit="mm"
-        :least="0.1"
-        :most="20000"
-        data-test="region-width"
-        @update:model-value="set({ width: $event })"
-      />
-      <NumberField
-        :model-value="region.height"
-        label="height"
-        unit="mm"
-        :least="0.1"
-        :most="20000"
-        data-test="region-height"
-        @update:model-value="set({ height: $event })"
-      />
-    </template>
-    <template v-if="region.kind !== 'outline'">
-      <NumberField
-        :model-value="region.x"
-        label="middle x"
-        unit="mm"
-        :least="-10000"
-        :most="10000"
-        @update:model-value="set({ x: $event })"
-      />
-      <NumberField
-        :model-value="region.y"
-        label="middle y"
-        unit="mm"
-        :least="-10000"
-        :most="10000"
-        @update:model-value="set({ y: $event })"
-      />
-    </template>
-    <p v-else class="quiet">{{ region.points.length }} corners</p>
+    <NumberFields :fields="fields" />
+    <p v-if="region.kind === 'outline'" class="quiet">{{ region.points.length }} corners</p>
     <BorderImport class="wide" @read="region = $event" />
   </div>
 </template>

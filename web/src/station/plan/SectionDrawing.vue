@@ -10,6 +10,7 @@ import { computed, ref, useTemplateRef } from 'vue';
 import { rateColour } from '../../draw/rate-colour';
 import { useTheme } from '../../draw/theme';
 import { useOpen } from '../../machine/use-open';
+import { RISES, sectionScale } from './section-scale';
 
 /** A section through chosen axes, to scale; a wheel is dragged, or moved by its arrow keys, to another layer. */
 const props = defineProps<{ axes: readonly string[] }>();
@@ -18,47 +19,26 @@ const { tokens } = useTheme();
 const holder = useTemplateRef<HTMLDivElement>('holder');
 const drawing = useTemplateRef<SVGSVGElement>('drawing');
 const room = useElementSize(holder);
-const size = {
-  width: computed(() => room.width.value * zoom.value),
-  height: computed(() => room.height.value * zoom.value),
-};
-const MARGIN = 46;
-const FOOT = 64;
-
+const zoom = ref(1);
+const rise = ref<number>();
 const section = computed(() =>
   sectionThrough(
     { ...layoutOf(derived.value), plates: derived.value.layout.plates, pieces: derived.value.layout.pieces },
     props.axes,
   ),
 );
-/** Heights may be drawn larger than lengths: layers are thin. */
-const RISES = [1, 2, 3, 4, 6] as const;
-const rise = ref<number>();
-const zoom = ref(1);
-const fits = (times: number): boolean => {
-  const s = section.value;
-  return (s.high - s.low) * times * scale.value <= size.height.value - MARGIN - FOOT;
-};
-const rises = computed(() => rise.value ?? [...RISES].reverse().find(fits) ?? 1);
-const scale = computed(() => {
-  const s = section.value;
-  const [w, h] = [size.width.value - 2 * MARGIN, size.height.value - MARGIN - FOOT];
-  return Math.max(
-    0.2,
-    Math.min(w / Math.max(1, s.right - s.left), h / Math.max(1, s.high - s.low), 9 * zoom.value),
-  );
-});
-const px = (x: number): number => {
-  const s = section.value;
-  const room = size.width.value - (s.right - s.left) * scale.value;
-  return room / 2 + (x - s.left) * scale.value;
-};
-const py = (z: number): number => {
-  const s = section.value;
-  const up = scale.value * rises.value;
-  const room = size.height.value - FOOT - (s.high - s.low) * up;
-  return room / 2 + (s.high - z) * up;
-};
+const scale = computed(() =>
+  sectionScale(
+    section.value,
+    derived.value.layout.stack,
+    { width: room.width.value, height: room.height.value },
+    zoom.value,
+    rise.value,
+  ),
+);
+const px = (x: number): number => scale.value.px(x);
+const py = (z: number): number => scale.value.py(z);
+const wide = computed(() => room.width.value * zoom.value);
 const ORDER: readonly Cut['kind'][] = ['plate', 'arm', 'ring', 'wheel', 'spacer', 'washers', 'tube', 'rod'];
 const cuts = computed(() =>
   [...section.value.cuts].sort((a, b) => ORDER.indexOf(a.kind) - ORDER.indexOf(b.kind)),
@@ -88,19 +68,8 @@ const label = computed(
 );
 
 const drag = ref<{ wheel: string; layer: number }>();
-const layerAt = (clientY: number): number => {
-  const y = clientY - (drawing.value?.getBoundingClientRect().top ?? 0);
-  let best = 0;
-  let least = Infinity;
-  for (const [layer, band] of layers.value) {
-    const off = Math.abs(py((band.from + band.to) / 2) - y);
-    if (off < least) [best, least] = [layer, off];
-  }
-  const pitch = (machine.value.stack.thickness + machine.value.stack.gap) * scale.value * rises.value;
-  const { highest, lowest } = derived.value.layout.stack;
-  if (best === highest && y < py(total.value) - pitch / 2) return highest + 1;
-  return best === lowest && y > py(0) + pitch / 2 ? lowest - 1 : best;
-};
+const layerAt = (clientY: number): number =>
+  scale.value.layerAt(clientY - (drawing.value?.getBoundingClientRect().top ?? 0));
 function down(event: PointerEvent, c: Cut): void {
   const wheel = byId(machine.value.wheels, c.id);
   if (!wheel) return;
@@ -155,7 +124,7 @@ const movable = (c: Cut): boolean => c.kind === 'wheel' || c.kind === 'ring';
         <g v-for="[layer, band] in layers" :key="layer" class="layer">
           <line
             :x1="30"
-            :x2="size.width.value - 12"
+            :x2="wide - 12"
             :y1="py((band.from + band.to) / 2)"
             :y2="py((band.from + band.to) / 2)"
           />
@@ -176,8 +145,8 @@ const movable = (c: Cut): boolean => c.kind === 'wheel' || c.kind === 'ring';
           :class="[c.kind, { dragged: drag?.wheel === c.id }]"
           :x="px(c.left)"
           :y="py(c.high)"
-          :width="Math.max(0.5, (c.right - c.left) * scale)"
-          :height="Math.max(0.5, (c.high - c.low) * scale * rises)"
+          :width="Math.max(0.5, (c.right - c.left) * scale.along)"
+          :height="Math.max(0.5, (c.high - c.low) * scale.along * scale.rise)"
           :fill="fill(c)"
           :tabindex="movable(c) ? 0 : undefined"
           :role="movable(c) ? 'button' : undefined"
@@ -203,12 +172,12 @@ const movable = (c: Cut): boolean => c.kind === 'wheel' || c.kind === 'ring';
           </text>
         </g>
         <g class="total">
-          <line :x1="size.width.value - 22" :x2="size.width.value - 22" :y1="py(0)" :y2="py(total)" />
-          <line :x1="size.width.value - 27" :x2="size.width.value - 17" :y1="py(0)" :y2="py(0)" />
-          <line :x1="size.width.value - 27" :x2="size.width.value - 17" :y1="py(total)" :y2="py(total)" />
+          <line :x1="wide - 22" :x2="wide - 22" :y1="py(0)" :y2="py(total)" />
+          <line :x1="wide - 27" :x2="wide - 17" :y1="py(0)" :y2="py(0)" />
+          <line :x1="wide - 27" :x2="wide - 17" :y1="py(total)" :y2="py(total)" />
           <text
             class="figure"
-            :transform="`translate(${size.width.value - 27} ${(py(0) + py(total)) / 2}) rotate(-90)`"
+            :transform="`translate(${wide - 27} ${(py(0) + py(total)) / 2}) rotate(-90)`"
             text-anchor="middle"
           >
             {{ fixed(total, 1) }} mm
@@ -223,7 +192,7 @@ const movable = (c: Cut): boolean => c.kind === 'wheel' || c.kind === 'ring';
       <label class="rises">
         heights drawn
         <select
-          :value="rises"
+          :value="scale.rise"
           data-test="rises"
           @change="rise = Number(($event.target as HTMLSelectElement).value)"
         >

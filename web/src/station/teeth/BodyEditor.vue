@@ -2,7 +2,8 @@
 import { setWheel, type Wheel } from '@tesseron/core/machine';
 import { computed } from 'vue';
 import { useOpen } from '../../machine/use-open';
-import NumberField from '../../parts/NumberField.vue';
+import { length, number, type NumberSpec } from '../../parts/number-spec';
+import NumberFields from '../../parts/NumberFields.vue';
 
 const props = defineProps<{ wheel: Wheel }>();
 const { change } = useOpen();
@@ -83,6 +84,46 @@ function setWeb(kind: Body['web']['kind']): void {
   };
   setBody('Web', { web: webs[kind] });
 }
+/** The measures of the bore, across first. */
+const boreFields = computed((): NumberSpec[] => {
+  const b = bore.value;
+  if (b.kind === 'none') return [];
+  const size: [number, number] = [0.1, 1000];
+  const put = (more: object): void => setBore({ ...b, ...more } as Bore);
+  const across_ =
+    'across' in b
+      ? length('Across flats', b.across, size, x => put({ across: x }), { test: 'bore' })
+      : length('Bore Ø', b.diameter, size, x => put({ diameter: x }), { test: 'bore' });
+  const flat = b.kind === 'D' ? [length('Across the flat', b.flat, size, x => put({ flat: x }))] : [];
+  const key =
+    b.kind === 'keyed'
+      ? [
+          length('Key width', b.width, size, x => put({ width: x })),
+          length('Key depth', b.depth, size, x => put({ depth: x })),
+        ]
+      : [];
+  return [across_, ...flat, ...key];
+});
+const webFields = computed((): NumberSpec[] => {
+  const { web, hubDiameter, rim } = body.value;
+  if (web.kind === 'solid') return [];
+  const put = (more: object): void => setBody('Web', { web: { ...web, ...more } as Body['web'] });
+  const usually = (what: string): string => `left empty: ${what}`;
+  return [
+    number('How many', web.number, [2, 24], x => put({ number: x }), { whole: true, test: 'web-number' }),
+    ...(web.kind === 'curved spokes'
+      ? [number('Swept', web.sweepDeg, [-90, 90], x => put({ sweepDeg: x }), { unit: '°' })]
+      : []),
+    length('Hub Ø', hubDiameter, [0.1, 2000], x => setBody('Hub', { hubDiameter: x }), {
+      hint: usually('twice the bore'),
+      clear: () => usual('hubDiameter'),
+    }),
+    length('Rim', rim, [0.1, 500], x => setBody('Rim', { rim: x }), {
+      hint: usually('2.5 modules'),
+      clear: () => usual('rim'),
+    }),
+  ];
+});
 const flag = (event: Event): boolean => (event.target as HTMLInputElement).checked;
 </script>
 
@@ -95,18 +136,7 @@ const flag = (event: Event): boolean => (event.target as HTMLInputElement).check
       data-test="bore-shape"
       @update:model-value="setShape"
     />
-    <NumberField
-      v-if="bore.kind !== 'none'"
-      :model-value="across"
-      :label="'across' in bore ? 'Across flats' : 'Bore Ø'"
-      unit="mm"
-      :least="0.1"
-      :most="1000"
-      data-test="bore"
-      @update:model-value="
-        setBore(('across' in bore ? { ...bore, across: $event } : { ...bore, diameter: $event }) as Bore)
-      "
-    />
+    <NumberFields :fields="boreFields" />
     <v-select
       v-if="bore.kind !== 'none'"
       :model-value="bore.fit ?? 'own'"
@@ -115,33 +145,6 @@ const flag = (event: Event): boolean => (event.target as HTMLInputElement).check
       data-test="fit"
       @update:model-value="setFit"
     />
-    <NumberField
-      v-if="bore.kind === 'D'"
-      :model-value="bore.flat"
-      label="Across the flat"
-      unit="mm"
-      :least="0.1"
-      :most="1000"
-      @update:model-value="setBore({ ...bore, flat: $event } as Bore)"
-    />
-    <template v-if="bore.kind === 'keyed'">
-      <NumberField
-        :model-value="bore.width"
-        label="Key width"
-        unit="mm"
-        :least="0.1"
-        :most="1000"
-        @update:model-value="setBore({ ...bore, width: $event } as Bore)"
-      />
-      <NumberField
-        :model-value="bore.depth"
-        label="Key depth"
-        unit="mm"
-        :least="0.1"
-        :most="1000"
-        @update:model-value="setBore({ ...bore, depth: $event } as Bore)"
-      />
-    </template>
     <v-select
       :model-value="body.web.kind"
       :items="[...WEBS]"
@@ -149,49 +152,7 @@ const flag = (event: Event): boolean => (event.target as HTMLInputElement).check
       data-test="web"
       @update:model-value="setWeb"
     />
-    <NumberField
-      v-if="'number' in body.web"
-      :model-value="body.web.number"
-      label="How many"
-      :least="2"
-      :most="24"
-      whole
-      data-test="web-number"
-      @update:model-value="setBody('Web', { web: { ...body.web, number: $event } as Body['web'] })"
-    />
-    <NumberField
-      v-if="'sweepDeg' in body.web"
-      :model-value="body.web.sweepDeg"
-      label="Swept"
-      unit="°"
-      :least="-90"
-      :most="90"
-      @update:model-value="setBody('Web', { web: { ...body.web, sweepDeg: $event } as Body['web'] })"
-    />
-    <NumberField
-      v-if="body.web.kind !== 'solid'"
-      :model-value="body.hubDiameter"
-      label="Hub Ø"
-      unit="mm"
-      :least="0.1"
-      :most="2000"
-      optional
-      hint="left empty: twice the bore"
-      @update:model-value="setBody('Hub', { hubDiameter: $event })"
-      @clear="usual('hubDiameter')"
-    />
-    <NumberField
-      v-if="body.web.kind !== 'solid'"
-      :model-value="body.rim"
-      label="Rim"
-      unit="mm"
-      :least="0.1"
-      :most="500"
-      optional
-      hint="left empty: 2.5 modules"
-      @update:model-value="setBody('Rim', { rim: $event })"
-      @clear="usual('rim')"
-    />
+    <NumberFields :fields="webFields" />
     <label class="check"
       ><input
         type="checkbox"

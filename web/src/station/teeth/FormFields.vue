@@ -5,7 +5,8 @@ import { PEG_ALLOWANCE, PEG_REACH, pegModule } from '@tesseron/core/mesh';
 import { fixed } from '@tesseron/core/units';
 import { computed } from 'vue';
 import { useOpen } from '../../machine/use-open';
-import NumberField from '../../parts/NumberField.vue';
+import { length, number, type NumberSpec } from '../../parts/number-spec';
+import NumberFields from '../../parts/NumberFields.vue';
 
 const props = defineProps<{ toothing: Toothing }>();
 const { machine, derived, change } = useOpen();
@@ -15,7 +16,6 @@ const of = <K extends Form['kind']>(kind: K): Kind<K> | undefined =>
   props.toothing.form.kind === kind ? (props.toothing.form as Kind<K>) : undefined;
 const involute = computed(() => of('involute'));
 const clock = computed(() => of('cycloidal'));
-const lantern = computed(() => of('lantern'));
 const pegs = computed(() => of('pegs'));
 const reducer = computed(() => of('reducer'));
 const magnets = computed(() => of('magnetic'));
@@ -93,81 +93,135 @@ function fitModule(allowance: number): void {
       form: { ...form, pegLength: Number((PEG_REACH * (form.pegDiameter + allowance)).toFixed(2)) },
     });
 }
+
+/** Factors in modules. */
+const modules = (
+  label: string,
+  value: number | undefined,
+  limits: [number, number],
+  set: (value: number) => void,
+  more = {},
+): NumberSpec => number(label, value, limits, set, { unit: 'm', ...more });
+const play = computed(() =>
+  length(
+    form.value.kind === 'lantern' ? 'Play' : 'Play, by thinning',
+    props.toothing.play,
+    [0, 10],
+    x => set('Set the play', { play: x }),
+    { test: 'play' },
+  ),
+);
+const form = computed(() => props.toothing.form);
+
+/** The numbers that a form is made from. */
+const fields = computed((): NumberSpec[] => {
+  const f = form.value;
+  switch (f.kind) {
+    case 'involute':
+      return [
+        number('Pressure angle', f.pressureAngleDeg, [10, 35], x => setForm({ pressureAngleDeg: x }), {
+          unit: '°',
+          test: 'pressure-angle',
+        }),
+        play.value,
+        modules('Root fillet', f.fillet, [0, 1], x => setForm({ fillet: x }), { test: 'fillet' }),
+        modules('Addendum', f.addendum, [0.2, 2], x => setForm({ addendum: x }), { test: 'addendum' }),
+        modules('Dedendum', f.dedendum, [0.2, 2.5], x => setForm({ dedendum: x }), { test: 'dedendum' }),
+        number('Helix', props.toothing.helixDeg ?? 0, [0, 60], setHelix, { unit: '°', test: 'helix' }),
+        ...(f.tip
+          ? [
+              modules(
+                'Taken off',
+                f.tip.size,
+                [0.01, 0.5],
+                x => setForm({ tip: { kind: f.tip?.kind ?? 'round', size: x } }),
+                { test: 'tip-size' },
+              ),
+            ]
+          : []),
+      ];
+    case 'cycloidal':
+      return [
+        play.value,
+        number('Addendum, of theory', f.practical, [0.5, 1], x => setForm({ practical: x }), {
+          test: 'practical',
+        }),
+        modules('Leaf thickness', f.leaf, [0.5, 1.6], x => setForm({ leaf: x }), {
+          clear: usualLeaf,
+          hint: '1.05 to ten leaves, 1.25 above',
+          test: 'leaf',
+        }),
+        modules('Root clearance', f.clearance, [0.05, 1], x => setForm({ clearance: x })),
+      ];
+    case 'lantern':
+      return [
+        length('Pin Ø', f.pinDiameter, [0.1, 200], x => setForm({ pinDiameter: x }), { test: 'pin' }),
+        play.value,
+        number('Addendum, of theory', f.practical, [0.5, 1], x => setForm({ practical: x }), {
+          test: 'practical',
+        }),
+        modules('Root clearance', f.clearance, [0, 1], x => setForm({ clearance: x })),
+      ];
+    case 'pegs':
+      return [
+        length('Peg Ø', f.pegDiameter, [0.1, 200], x => setForm({ pegDiameter: x }), { test: 'peg' }),
+        length('Pegs reach past', f.pegLength, [0.1, 200], x => setForm({ pegLength: x }), {
+          test: 'peg-length',
+        }),
+        number('Friction', f.friction, [0.01, 1.5], x => setForm({ friction: x }), {
+          hint: 'wood on wood 0.25 to 0.5',
+          test: 'friction',
+        }),
+      ];
+    case 'reducer':
+      return [
+        length('Pin Ø', f.pinDiameter, [0.1, 200], x => setForm({ pinDiameter: x }), { test: 'pin' }),
+        length('Eccentricity', f.eccentricity, [0.05, 100], x => setForm({ eccentricity: x }), {
+          test: 'eccentricity',
+        }),
+        length('Disc stands back', f.offset, [0, 2], x => setForm({ offset: x }), { test: 'offset' }),
+      ];
+    case 'magnetic':
+      return [
+        ...magnetFields(f),
+        length('Gap of air', f.gap, [0, 20], x => setForm({ gap: x }), { test: 'air-gap' }),
+        ...(f.eccentricity === undefined
+          ? []
+          : [length('Eccentricity', f.eccentricity, [0.05, 100], x => setForm({ eccentricity: x }))]),
+        length('Wall', f.wall, [0, 20], x => setForm({ wall: x })),
+      ];
+    default:
+      return [];
+  }
+});
+
+function magnetFields({ magnet }: Kind<'magnetic'>): NumberSpec[] {
+  if (magnet.shape === 'round')
+    return [
+      length(
+        'Magnet Ø',
+        magnet.diameter,
+        [0.5, 100],
+        x => setForm({ magnet: { shape: 'round', diameter: x } }),
+        { test: 'magnet' },
+      ),
+    ];
+  return [
+    length('Width', magnet.width, [0.5, 100], x => setForm({ magnet: { ...magnet, width: x } })),
+    length('Depth', magnet.depth, [0.5, 100], x => setForm({ magnet: { ...magnet, depth: x } })),
+  ];
+}
 </script>
 
 <template>
   <div class="grid three">
     <template v-if="involute">
-      <NumberField
-        :model-value="involute.pressureAngleDeg"
-        label="Pressure angle"
-        unit="°"
-        :least="10"
-        :most="35"
-        data-test="pressure-angle"
-        @update:model-value="setForm({ pressureAngleDeg: $event })"
-      />
-      <NumberField
-        :model-value="toothing.play"
-        label="Play, by thinning"
-        unit="mm"
-        :least="0"
-        :most="10"
-        data-test="play"
-        @update:model-value="set('Set the play', { play: $event })"
-      />
-      <NumberField
-        :model-value="involute.fillet"
-        label="Root fillet"
-        unit="m"
-        :least="0"
-        :most="1"
-        data-test="fillet"
-        @update:model-value="setForm({ fillet: $event })"
-      />
-      <NumberField
-        :model-value="involute.addendum"
-        label="Addendum"
-        unit="m"
-        :least="0.2"
-        :most="2"
-        data-test="addendum"
-        @update:model-value="setForm({ addendum: $event })"
-      />
-      <NumberField
-        :model-value="involute.dedendum"
-        label="Dedendum"
-        unit="m"
-        :least="0.2"
-        :most="2.5"
-        data-test="dedendum"
-        @update:model-value="setForm({ dedendum: $event })"
-      />
-      <NumberField
-        :model-value="toothing.helixDeg ?? 0"
-        label="Helix"
-        unit="°"
-        :least="0"
-        :most="60"
-        data-test="helix"
-        @update:model-value="setHelix"
-      />
       <v-select
         :model-value="involute.tip?.kind ?? 'none'"
         :items="[...EDGES]"
         label="Tip corners"
         data-test="tip-edge"
         @update:model-value="setEdge"
-      />
-      <NumberField
-        v-if="involute.tip"
-        :model-value="involute.tip.size"
-        label="Taken off"
-        unit="m"
-        :least="0.01"
-        :most="0.5"
-        data-test="tip-size"
-        @update:model-value="setForm({ tip: { kind: involute.tip.kind, size: $event } })"
       />
       <label v-if="toothing.helixDeg" class="check">
         <input
@@ -194,137 +248,8 @@ function fitModule(allowance: number): void {
         data-test="clock-tip"
         @update:model-value="setForm({ tip: $event })"
       />
-      <NumberField
-        :model-value="toothing.play"
-        label="Play, by thinning"
-        unit="mm"
-        :least="0"
-        :most="10"
-        data-test="play"
-        @update:model-value="set('Set the play', { play: $event })"
-      />
-      <NumberField
-        :model-value="clock.practical"
-        label="Addendum, of theory"
-        :least="0.5"
-        :most="1"
-        data-test="practical"
-        @update:model-value="setForm({ practical: $event })"
-      />
-      <NumberField
-        :model-value="clock.leaf"
-        label="Leaf thickness"
-        unit="m"
-        :least="0.5"
-        :most="1.6"
-        optional
-        hint="1.05 to ten leaves, 1.25 above"
-        data-test="leaf"
-        @update:model-value="setForm({ leaf: $event })"
-        @clear="usualLeaf"
-      />
-      <NumberField
-        :model-value="clock.clearance"
-        label="Root clearance"
-        unit="m"
-        :least="0.05"
-        :most="1"
-        @update:model-value="setForm({ clearance: $event })"
-      />
-    </template>
-    <template v-if="lantern">
-      <NumberField
-        :model-value="lantern.pinDiameter"
-        label="Pin Ø"
-        unit="mm"
-        :least="0.1"
-        :most="200"
-        data-test="pin"
-        @update:model-value="setForm({ pinDiameter: $event })"
-      />
-      <NumberField
-        :model-value="toothing.play"
-        label="Play"
-        unit="mm"
-        :least="0"
-        :most="10"
-        data-test="play"
-        @update:model-value="set('Set the play', { play: $event })"
-      />
-      <NumberField
-        :model-value="lantern.practical"
-        label="Addendum, of theory"
-        :least="0.5"
-        :most="1"
-        data-test="practical"
-        @update:model-value="setForm({ practical: $event })"
-      />
-      <NumberField
-        :model-value="lantern.clearance"
-        label="Root clearance"
-        unit="m"
-        :least="0"
-        :most="1"
-        @update:model-value="setForm({ clearance: $event })"
-      />
-    </template>
-    <template v-if="pegs">
-      <NumberField
-        :model-value="pegs.pegDiameter"
-        label="Peg Ø"
-        unit="mm"
-        :least="0.1"
-        :most="200"
-        data-test="peg"
-        @update:model-value="setForm({ pegDiameter: $event })"
-      />
-      <NumberField
-        :model-value="pegs.pegLength"
-        label="Pegs reach past"
-        unit="mm"
-        :least="0.1"
-        :most="200"
-        data-test="peg-length"
-        @update:model-value="setForm({ pegLength: $event })"
-      />
-      <NumberField
-        :model-value="pegs.friction"
-        label="Friction"
-        :least="0.01"
-        :most="1.5"
-        hint="wood on wood 0.25 to 0.5"
-        data-test="friction"
-        @update:model-value="setForm({ friction: $event })"
-      />
     </template>
     <template v-if="reducer">
-      <NumberField
-        :model-value="reducer.pinDiameter"
-        label="Pin Ø"
-        unit="mm"
-        :least="0.1"
-        :most="200"
-        data-test="pin"
-        @update:model-value="setForm({ pinDiameter: $event })"
-      />
-      <NumberField
-        :model-value="reducer.eccentricity"
-        label="Eccentricity"
-        unit="mm"
-        :least="0.05"
-        :most="100"
-        data-test="eccentricity"
-        @update:model-value="setForm({ eccentricity: $event })"
-      />
-      <NumberField
-        :model-value="reducer.offset"
-        label="Disc stands back"
-        unit="mm"
-        :least="0"
-        :most="2"
-        data-test="offset"
-        @update:model-value="setForm({ offset: $event })"
-      />
       <v-select
         :model-value="reducer.ring"
         :items="['pins', 'lobes']"
@@ -346,61 +271,8 @@ function fitModule(allowance: number): void {
           })
         "
       />
-      <NumberField
-        v-if="magnets.magnet.shape === 'round'"
-        :model-value="magnets.magnet.diameter"
-        label="Magnet Ø"
-        unit="mm"
-        :least="0.5"
-        :most="100"
-        data-test="magnet"
-        @update:model-value="setForm({ magnet: { shape: 'round', diameter: $event } })"
-      />
-      <template v-if="magnets.magnet.shape === 'block'">
-        <NumberField
-          :model-value="magnets.magnet.width"
-          label="Width"
-          unit="mm"
-          :least="0.5"
-          :most="100"
-          @update:model-value="setForm({ magnet: { ...magnets.magnet, width: $event } as never })"
-        />
-        <NumberField
-          :model-value="magnets.magnet.depth"
-          label="Depth"
-          unit="mm"
-          :least="0.5"
-          :most="100"
-          @update:model-value="setForm({ magnet: { ...magnets.magnet, depth: $event } as never })"
-        />
-      </template>
-      <NumberField
-        :model-value="magnets.gap"
-        label="Gap of air"
-        unit="mm"
-        :least="0"
-        :most="20"
-        data-test="air-gap"
-        @update:model-value="setForm({ gap: $event })"
-      />
-      <NumberField
-        v-if="magnets.eccentricity !== undefined"
-        :model-value="magnets.eccentricity"
-        label="Eccentricity"
-        unit="mm"
-        :least="0.05"
-        :most="100"
-        @update:model-value="setForm({ eccentricity: $event })"
-      />
-      <NumberField
-        :model-value="magnets.wall"
-        label="Wall"
-        unit="mm"
-        :least="0"
-        :most="20"
-        @update:model-value="setForm({ wall: $event })"
-      />
     </template>
+    <NumberFields :fields="fields" />
   </div>
   <p v-if="involute" class="quiet small">
     {{ fixed(involute.pressureAngleDeg, 1) }}° rack, ISO 53 profile A: 1, 1.25, 0.38
