@@ -47,6 +47,7 @@ export function quartet(): Machine {
   let machine: Machine = {
     ...newMachine('Quartet of moons'),
     stack: { thickness: 4, gap: 0.6 },
+    start: '2026-01-01T00:00:00Z',
     drive: { member: 'drive', speed: { kind: 'free' } },
     members: [{ kind: 'arbor', id: 'drive', name: 'Crank', axis: 'axis1' }],
     processes: [{ id: 'process1', name: 'Printer', kind: 'printer', nozzle: 0.4 }],

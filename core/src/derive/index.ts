@@ -8,3 +8,5 @@ export { type WheelPlane, wheelPlane } from './wheel-plane.ts';
 export { leastFeature } from './feature-findings.ts';
 export { opposedDiscDeg } from './reducer-findings.ts';
 export * from './layout-of.ts';
+export { type DriftCourse, driftCourse } from './drift-course.ts';
+export * from './sky-reading.ts';

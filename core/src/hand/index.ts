@@ -13,3 +13,4 @@ export * from './tooth-form.ts';
 export * from './mend.ts';
 export * from './swing-axis.ts';
 export * from './place-as.ts';
+export * from './poses.ts';

@@ -18,10 +18,30 @@ export function clearanceFindings(
     const data = { gap: c.gap, least };
     return c.gap < least - 1e-9 ? [finding('runs-close', 'note', 'plan', [c.a, c.b], data)] : [];
   });
+  found.push(...tooSmall(machine, clearances));
   const height = machine.layout.envelope?.height;
   if (height !== undefined && stack.height > height + 1e-9)
     found.push(finding('too-high', 'stop', 'plan', [], { is: stack.height, most: height }));
   return found;
+}
+
+/** An envelope into which its largest wheel would not go wherever it stood, with the size that would do. */
+function tooSmall(
+  { layout, wheels }: Pick<Machine, 'wheels' | 'layout'>,
+  clearances: readonly Clearance[],
+): Finding[] {
+  const region = layout.envelope?.region;
+  if (region?.kind !== 'circle') return [];
+  const room = region.diameter / 2;
+  const largest = clearances
+    .filter(c => c.kind === 'envelope' && c.outer !== undefined && byId(wheels, c.a))
+    .sort((a, b) => (b.outer ?? 0) - (a.outer ?? 0))[0];
+  if (!largest || (largest.outer ?? 0) <= room) return [];
+  const needs = Math.ceil(2 * ((largest.outer ?? 0) + (layout.clearance ?? USUAL_CLEARANCE)));
+  const fix = { code: 'grow-envelope', subject: 'envelope', value: needs };
+  return [
+    finding('envelope-too-small', 'stop', 'plan', [largest.a], { needs, room: region.diameter }, [fix]),
+  ];
 }
 
 /** Strikes that other layers may mend. */

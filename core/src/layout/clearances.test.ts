@@ -4,7 +4,9 @@ import fc from 'fast-check';
 import { arrange } from '../../test/arrange.ts';
 import { derive, type Derived } from '../derive/index.ts';
 import { circle, flatten, type Point } from '../geometry/index.ts';
+import { mend } from '../hand/index.ts';
 import { type Machine, setArbor, setLayout, setWheel } from '../machine/index.ts';
+import { must } from '../result/index.ts';
 import { stancesAt } from '../motion/index.ts';
 import { type Clearance, USUAL_CLEARANCE } from './index.ts';
 
@@ -142,6 +144,15 @@ describe('clearances', () => {
     expect(gapOf(at(setLayout({ keepOuts: above })(base)), 'drive-w', 'k')?.gap ?? 'clear').to.not.equal(
       'clear',
     );
+  });
+
+  it('say of an envelope that is smaller than a wheel how large it would have to be, and the fix is enough', () => {
+    const base = arrange({ drive: {} }, { 'drive.w': 40 }, []);
+    const small = setLayout({ envelope: { region: { kind: 'circle', x: 0, y: 0, diameter: 60 } } })(base);
+    const found = derive(small).findings.find(f => f.code === 'envelope-too-small')!;
+    expect(found.data['needs'], 'two tip radii of 42 and what is wanted round them').to.equal(85);
+    const mended = derive(must(mend(small, found.fixes[0]!)));
+    expect(mended.findings.filter(f => f.station === 'plan')).to.deep.equal([]);
   });
 
   it('are wanted at least so large: less is a note, an overlap a stop', () => {

@@ -22,6 +22,8 @@ export interface Clearance {
   readonly b: string;
   readonly gap: number;
   readonly swept: boolean;
+  /** Against the envelope: half the room that the thing itself fills or sweeps. */
+  readonly outer?: number;
 }
 
 /** Least gap wanted where the maker says nothing, mm (our choice). */
@@ -110,7 +112,8 @@ function roomClearances({ machine, stack }: LayoutParts, s: Solid): Clearance[] 
   const sweep = s.path.vectors.reduce((sum, v) => sum + Math.hypot(v.x, v.y), 0);
   if (envelope) {
     const gap = depthIn(envelope.region, s.path) - sweep - length - s.outer;
-    found.push({ kind: 'envelope', a: s.id, b: 'envelope', gap, swept: sweep + length > 0 });
+    const outer = sweep + length + s.outer;
+    found.push({ kind: 'envelope', a: s.id, b: 'envelope', gap, swept: sweep + length > 0, outer });
   }
   for (const keep of keepOuts) {
     const from = keep.layers ? stack.layers.get(keep.layers.least)?.from : undefined;

@@ -3,3 +3,7 @@ export * from './stance.ts';
 export * from './copies.ts';
 export * from './uneven.ts';
 export * from './moving.ts';
+export * from './recurrence.ts';
+export * from './turns-for.ts';
+export * from './true-motion.ts';
+export * from './speeds.ts';

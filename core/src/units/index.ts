@@ -5,3 +5,4 @@ export * from './length.ts';
 export * from './module-series.ts';
 export * from './angle.ts';
 export * from './say-number.ts';
+export * from './calendar.ts';

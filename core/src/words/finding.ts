@@ -241,6 +241,7 @@ const FIXES: Readonly<Record<string, (value: number, name: string) => string>> =
   'hand-right': () => 'Make it right-hand',
   'set-teeth': (v, name) => `${name}: ${v} teeth`,
   'own-module': v => `A module of their own, ${figure(v, 6)} mm`,
+  'grow-envelope': v => `Envelope of ${mm(v, 0)}`,
   'set-tube': v => `Bore it ${mm(v)}`,
   'support-both': () => 'Hold it on both sides',
   'set-arm-layer': v => `Its bar into layer ${v + 1}`,

@@ -64,6 +64,11 @@ export const LAYOUT_WORDS: Readonly<Record<string, Words>> = {
     why: `By ${mm(s.num('overlap'))}${swept(s.num('moving'))}.`,
     advice: 'Fold the train into it, swing an arbor, or take a larger envelope.',
   }),
+  'envelope-too-small': s => ({
+    title: `${s.name()} is larger than the envelope`,
+    why: `With what is wanted round it it needs ${mm(s.num('needs'), 0)}; the envelope is ${mm(s.num('room'), 1)} across. It cannot go in, wherever it stands.`,
+    advice: 'Take a larger envelope, a smaller module or fewer teeth.',
+  }),
   'in-keep-out': s => ({
     title: `${s.name(0)} enters ${s.name(1)}`,
     why: `By ${mm(s.num('overlap'))}${swept(s.num('moving'))}, where nothing is to be.`,

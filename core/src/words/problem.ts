@@ -192,6 +192,16 @@ const SENTENCES: Readonly<Record<string, Sentence>> = {
   'size-not-for-form': d =>
     `“${d['toothing']}” is no involute form, and is sized by module, pitch or centre distance.`,
   'teeth-not-drawn': d => `The teeth of “${d['wheel']}” are of a kind that is not drawn yet.`,
+  'date-out-of-range': d =>
+    `The year ${d['year']} is too far away to be reckoned. Write one from ${d['first']} to ${d['last']}.`,
+  'date-no-day': d =>
+    `“${d['text']}” is no day of the calendar${Number(d['days']) > 0 ? `: that month has ${d['days']}` : ''}. Write one such as 2026-02-28.`,
+  'date-no-time': d => `“${d['text']}” has no time of day. Write hours and minutes, such as 06:30.`,
+  'date-needs-clock': () =>
+    'The drive has no period, so no date belongs to its turns. Give it one at Aims, or let outputs with periods tell it.',
+  'date-needs-start': () => 'Say first at which date the machine stands at nought turns.',
+  'pose-name': () => 'Give the pose a name.',
+  'pose-number': d => `${d['text']} is no number of turns. Write one such as 12.5.`,
   'date-unreadable': d => `${reading(d)} is not a date. Write one such as 2026-01-01 or 2026-01-01 06:30.`,
   'tolerance-zero': () => 'No train is without any drift for ever. Allow more than 0 degrees.',
   'place-needs': d =>

@@ -5,3 +5,5 @@ export * from './undercut.ts';
 export * from './centre.ts';
 export * from './contact.ts';
 export * from './branch.ts';
+export * from './height.ts';
+export * from './lost-motion.ts';

@@ -1,11 +1,21 @@
 import { expect } from 'chai';
-import { ISO_53_A } from '../machine/index.ts';
+import { readFileSync } from 'node:fs';
+import { derive } from '../derive/index.ts';
+import { ISO_53_A, readMachine } from '../machine/index.ts';
 import { parseRational, rational } from '../rational/index.ts';
 import { must } from '../result/index.ts';
 import { parseSpan } from '../units/index.ts';
 import { STANDARD_SPEC } from '../tooth/index.ts';
 import { planOf } from '../branch/index.ts';
-import { branchWorking, centreWorking, moduleWorking, ratioWorking, undercutWorking } from './index.ts';
+import {
+  branchWorking,
+  centreWorking,
+  heightWorking,
+  lostMotionWorking,
+  moduleWorking,
+  ratioWorking,
+  undercutWorking,
+} from './index.ts';
 
 describe('show working', () => {
   it('of a ratio names product, fraction, error and drift', () => {
@@ -33,6 +43,20 @@ describe('show working', () => {
     expect(w.steps[0]).to.equal('i = 1/2 · 20 · 22 / (40 · 38) = 11/76 = 0.144736842105');
     expect(w.values.map(v => v.symbol)).to.include('i₀');
     expect(w.steps.at(-1), 'ρ = 1 and 77/76; e = ±1/153').to.include('6536 ppm');
+  });
+
+  it('of the height of a pile and of lost motion adds up what is put in', () => {
+    const file = readFileSync(new URL('../../../demo/quartet-of-moons.json', import.meta.url), 'utf8');
+    const derived = derive(must(readMachine(file)));
+    const height = heightWorking(derived);
+    expect(height.result).to.equal('45.40 mm');
+    expect(height.steps.at(-1)).to.equal('H = 40.00 mm + 9 · 0.60 mm');
+    const [member, slack] = Object.entries(derived.slack)[0]!;
+    const lost = lostMotionWorking(derived, member, slack, id => id);
+    const parts = lost.steps.map(s => Number(/= ([\d.]+)°$/.exec(s)?.[1] ?? 0));
+    expect(parts.reduce((a, b) => a + b, 0)).to.be.closeTo(slack.total, 2e-3);
+    const [, play, radius, faster] = /: ([\d.]+) mm \/ ([\d.]+) mm · 57\.296° · ([\d.]+) =/.exec(lost.steps[0]!)!.map(Number) as [number, number, number, number]; // prettier-ignore
+    expect((play / radius) * 57.296 * faster).to.be.closeTo(parts[0]!, 2e-3);
   });
 
   it('of a module, an undercut limit and a centre distance shows the values put in', () => {

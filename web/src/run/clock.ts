@@ -49,6 +49,7 @@ export const useClock = defineStore('clock', () => {
       stop();
       turns.value = advance(turns.value, way * stepSize.value);
     },
+    set: (to: DriveTurns) => (turns.value = to),
     turnBy: (by: number) => (turns.value = advance(turns.value, by)),
     reset: () => {
       stop();

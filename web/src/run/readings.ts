@@ -1,24 +1,60 @@
 import type { Derived } from '@tesseron/core/derive';
 import type { Aim, Machine } from '@tesseron/core/machine';
-import { type DriveTurns, memberTurns, turnsAsNumber } from '@tesseron/core/motion';
-import { type Rational, toNumber } from '@tesseron/core/rational';
+import { type DriveTurns, memberTurns, turnsAfter, turnsAsNumber } from '@tesseron/core/motion';
+import { add, mul, type Rational, rational, sub, toNumber } from '@tesseron/core/rational';
+import { fail, ok, type Result } from '@tesseron/core/result';
 import { groundRate } from '@tesseron/core/train';
-import { fixed, parseWanted, sayPeriod } from '@tesseron/core/units';
+import {
+  dateFrom,
+  fixed,
+  parseDate,
+  parseWanted,
+  sayDate,
+  sayPeriod,
+  secondsSince2000,
+} from '@tesseron/core/units';
 
 /** Seconds that the drive has run, as a double; undefined for a drive without a period. */
 export const secondsRun = (driveSeconds: Rational | undefined, turns: DriveTurns): number | undefined =>
   driveSeconds && toNumber(driveSeconds) * turnsAsNumber(turns);
 
+/** The instant of nought turns, seconds from noon of 1 January 2000; undefined for a machine without one. */
+export function startSeconds({ start }: Pick<Machine, 'start'>): Rational | undefined {
+  const date = start === undefined ? undefined : parseDate(start);
+  return date?.ok ? secondsSince2000(date.value) : undefined;
+}
+
+/** The date so many seconds after the start, UTC to the minute; undefined without a start, or out of the calendar. */
+export function dateAfter(machine: Pick<Machine, 'start'>, seconds: Rational): string | undefined {
+  const start = startSeconds(machine);
+  const date = start && dateFrom(add(start, seconds));
+  return date && sayDate(date);
+}
+
 /** The date at some turns of the drive, UTC to the minute; undefined for a drive that is no clock or out of the calendar. */
 export function dateAt(
-  machine: Machine,
+  machine: Pick<Machine, 'start'>,
   driveSeconds: Rational | undefined,
   turns: DriveTurns,
 ): string | undefined {
-  const seconds = secondsRun(driveSeconds, turns);
-  if (seconds === undefined || machine.start === undefined) return undefined;
-  const date = new Date(Date.parse(machine.start) + seconds * 1000);
-  return Number.isNaN(date.getTime()) ? undefined : date.toISOString().slice(0, 16).replace('T', ' ');
+  if (!driveSeconds) return undefined;
+  // A part of a turn, to a millionth of a millionth: what is shown is minutes.
+  const part = rational(BigInt(Math.round(turns.part * 1e12)), 10n ** 12n);
+  return dateAfter(machine, mul(driveSeconds, add(rational(turns.whole), part)));
+}
+
+/** The turns of the drive at a date that is typed; exact. A problem for what is no date, or a machine that keeps none. */
+export function turnsAtDate(
+  machine: Pick<Machine, 'start'>,
+  driveSeconds: Rational | undefined,
+  typed: string,
+): Result<DriveTurns> {
+  const date = parseDate(typed);
+  if (!date.ok) return date;
+  if (!driveSeconds) return fail('date-needs-clock');
+  const start = startSeconds(machine);
+  if (!start) return fail('date-needs-start');
+  return ok(turnsAfter(sub(secondsSince2000(date.value), start), driveSeconds));
 }
 
 /** What an output shows: turns since rest, where its hand points, and hours or days into its period. */

@@ -7,6 +7,7 @@ import {
   setArbor,
   setAxis,
   setAxisPlace,
+  setLayout,
   setSpread,
   setToothing,
   setWheel,
@@ -33,6 +34,12 @@ const EDITS: Readonly<Record<string, (subject: string, value: number) => Edit>> 
   'set-teeth': (id, value) => setWheel(id, { teeth: { kind: 'count', count: value } }),
   'own-module': ownModule,
   'set-tube': (id, value) => setArbor(id, { section: { kind: 'tube', bore: value, diameter: value + 1 } }),
+  'grow-envelope': (_, value) => machine => {
+    const { envelope } = machine.layout;
+    return envelope?.region.kind === 'circle'
+      ? setLayout({ envelope: { ...envelope, region: { ...envelope.region, diameter: value } } })(machine)
+      : machine;
+  },
   'support-both': id => setArbor(id, { support: 'both' }),
   'set-arm-layer': (id, value) => setArbor(id, { arm: { layer: value } }),
   'press-bore': id => machine => {

@@ -146,7 +146,16 @@ export const Process = z.strictObject({
 });
 
 /** A named position of the whole machine, by the turns of its drive. */
-export const Pose = z.strictObject({ id: Id, name: Name, turns: DecimalText });
+export const Pose = z.strictObject({
+  id: Id,
+  name: Name,
+  turns: DecimalText,
+  /** Where outputs pointed when it was named, degrees: trains may have changed since. */
+  shows: z
+    .array(z.strictObject({ aim: Id, degrees: z.number() }))
+    .max(5000)
+    .optional(),
+});
 
 /** Something measured on a part or a process. */
 export const Measurement = z.strictObject({

@@ -308,27 +308,6 @@ const ratioText = computed(() =>
   height: 100%;
 }
 
-.tabs {
-  display: flex;
-  border-bottom: var(--line);
-  padding: 0 8px;
-}
-
-.tabs button {
-  border: 0;
-  background: none;
-  padding: 7px 12px 6px;
-  font-size: 14px;
-  border-bottom: 2px solid transparent;
-  color: var(--muted);
-}
-
-.tabs button[aria-selected='true'] {
-  color: var(--ink);
-  border-bottom-color: var(--ink);
-  font-weight: 600;
-}
-
 .pane {
   min-height: 0;
 }

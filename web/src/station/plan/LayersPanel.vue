@@ -19,14 +19,17 @@ import {
   setWheel,
 } from '@tesseron/core/machine';
 import { fixed, mm } from '@tesseron/core/units';
+import { heightWorking } from '@tesseron/core/working';
 import { nameOf, sayProblem } from '@tesseron/core/words';
 import { computed, ref, watch } from 'vue';
+import { useWorking } from '../../frame/use-working';
 import { useOpen } from '../../machine/use-open';
 import { length, type NumberSpec } from '../../parts/number-spec';
 import NumberFields from '../../parts/NumberFields.vue';
 
 /** Layers, tubes and what holds every wheel; layers can be found. */
 const { machine, derived, change } = useOpen();
+const working = useWorking();
 const said = ref('');
 const stack = computed(() => derived.value.layout.stack);
 watch(machine, () => (said.value = ''));
@@ -172,7 +175,15 @@ const ownSizes = computed((): NumberSpec[] => {
   <p class="acts">
     <v-btn variant="flat" data-test="find-layers" @click="find">Find layers</v-btn>
     <v-btn data-test="fit-bores" @click="change('Fit bores to arbors', fitBores)">Fit all bores</v-btn>
-    <span class="figure" data-test="height">{{ mm(stack.height, 1) }} high</span>
+    <button
+      type="button"
+      class="plain figure"
+      data-test="height"
+      title="Show working"
+      @click="working.show(heightWorking(derived))"
+    >
+      {{ mm(stack.height, 1) }} high
+    </button>
   </p>
   <p v-if="said" role="status" data-test="layers-said">{{ said }}</p>
   <div class="three">

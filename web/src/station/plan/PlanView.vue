@@ -134,27 +134,4 @@ function swing(id: string, to: Point, done: boolean): void {
   grid-template-rows: auto minmax(0, 1fr);
   height: 100%;
 }
-
-.tabs {
-  display: flex;
-  border-bottom: var(--line);
-  margin: 8px -6px 4px;
-}
-
-.tabs button {
-  border: 0;
-  background: none;
-  color: var(--muted);
-  cursor: pointer;
-  font: inherit;
-  font-size: 14px;
-  padding: 5px 8px;
-  border-bottom: 2px solid transparent;
-}
-
-.tabs button[aria-selected='true'] {
-  color: var(--ink);
-  border-bottom-color: var(--ink);
-  font-weight: 600;
-}
 </style>

@@ -1,13 +1,16 @@
 <script setup lang="ts">
 import { byId, meshes, setSpread } from '@tesseron/core/machine';
 import { figure, fixed, sayTime } from '@tesseron/core/units';
+import { lostMotionWorking } from '@tesseron/core/working';
 import { nameOf } from '@tesseron/core/words';
 import { computed } from 'vue';
+import { useWorking } from '../../frame/use-working';
 import { useOpen } from '../../machine/use-open';
 import NumberField from '../../parts/NumberField.vue';
 
 /** Play of every mesh as its centres stand, and what it comes to at the outputs. */
 const { machine, derived, change } = useOpen();
+const working = useWorking();
 const rows = computed(() =>
   meshes(machine.value).flatMap(j => {
     const s = derived.value.meshes[j.id];
@@ -48,6 +51,12 @@ const outputs = computed(() =>
     ];
   }),
 );
+function show(id: string): void {
+  const member = byId(machine.value.aims, id)?.member;
+  const slack = member === undefined ? undefined : derived.value.slack[member];
+  if (member !== undefined && slack)
+    working.show(lostMotionWorking(derived.value, member, slack, mesh => nameOf(machine.value, mesh)));
+}
 const every = computed(() => {
   const spreads = new Set(meshes(machine.value).map(j => j.spread ?? 0));
   return spreads.size === 1 ? [...spreads][0] : undefined;
@@ -83,6 +92,7 @@ const spread = (id: string, by: number): void => {
     <summary>
       {{ o.name }} <strong class="figure">{{ o.total }}</strong> <span class="figure">{{ o.own }}</span>
     </summary>
+    <button type="button" class="plain" data-test="lost-working" @click="show(o.id)">working</button>
     <table class="ruled">
       <tbody>
         <tr v-for="m in o.meshes" :key="m.id">

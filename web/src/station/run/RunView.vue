@@ -1,37 +1,36 @@
 <script setup lang="ts">
-import { computed } from 'vue';
+import { driftCourse } from '@tesseron/core/derive';
+import { computed, ref } from 'vue';
 import PlanCanvas from '../../draw/PlanCanvas.vue';
 import StationLayout from '../../frame/StationLayout.vue';
 import { useOpen } from '../../machine/use-open';
-import { useClock } from '../../run/clock';
-import { readingOf } from '../../run/readings';
-import { compare, type Rational, sign, toFraction } from '@tesseron/core/rational';
-import { groundRate } from '@tesseron/core/train';
+import AgainPanel from './AgainPanel.vue';
+import DriftChart from './DriftChart.vue';
+import DriftPanel from './DriftPanel.vue';
+import ReadingsPanel from './ReadingsPanel.vue';
+import SetPanel from './SetPanel.vue';
+import SkyPanel from './SkyPanel.vue';
+import SpeedsPanel from './SpeedsPanel.vue';
 
 const { machine, derived } = useOpen();
-const clock = useClock();
-
+const PANES = [
+  { id: 'readings', title: 'Readings' },
+  { id: 'set', title: 'Set' },
+  { id: 'sky', title: 'Sky' },
+  { id: 'drift', title: 'Drift' },
+  { id: 'again', title: 'Again' },
+  { id: 'speeds', title: 'Speeds' },
+] as const;
+const pane = ref<(typeof PANES)[number]['id']>('readings');
+const years = ref(50);
 const marks = computed(() =>
   machine.value.aims.flatMap(a => (a.member === undefined ? [] : [{ member: a.member, text: a.name }])),
 );
-const say = (rate: Rational): string => toFraction(rate).replace('-', '−');
-/** The rate against the ground, where an arm carries the output and it is another. */
-function carried(member: string | undefined): string {
-  const own = member === undefined ? undefined : derived.value.train.rates[member];
-  const ground =
-    own && member !== undefined ? groundRate(machine.value, derived.value.train.rates, member) : undefined;
-  return ground && own && compare(ground, own) !== 0 ? say(ground) : '';
-}
-const outputs = computed(() =>
-  machine.value.aims.map(aim => {
-    const rate = aim.member === undefined ? undefined : derived.value.train.rates[aim.member];
-    return {
-      aim,
-      rate: rate ? say(rate) : '',
-      ground: carried(aim.member),
-      sense: !rate || sign(rate) === 0 ? '' : sign(rate) > 0 ? '↺' : '↻',
-      reading: readingOf(aim, derived.value, clock.turns),
-    };
+const courses = computed(() =>
+  machine.value.aims.flatMap(a => {
+    const state = derived.value.aims[a.id];
+    const course = state && driftCourse(state, derived.value.driveSeconds ?? derived.value.standsFor);
+    return course ? [{ id: a.id, name: a.name, course }] : [];
   }),
 );
 </script>
@@ -39,73 +38,33 @@ const outputs = computed(() =>
 <template>
   <StationLayout station="run">
     <template #table>
-      <PlanCanvas :label="`${machine.name} in plan, turning at exact rates`" :marks="marks" />
+      <DriftChart v-if="pane === 'drift' && courses.length > 0" :courses="courses" :years="years" />
+      <PlanCanvas v-else :label="`${machine.name} in plan, turning at exact rates`" :marks="marks" />
     </template>
     <template #ledger>
-      <p v-if="outputs.length === 0" class="quiet">No outputs yet. Name them at Aims.</p>
-      <div v-for="o in outputs" :key="o.aim.id" class="output" :data-test="`reading-${o.aim.id}`">
-        <h3>{{ o.aim.name }}</h3>
-        <dl v-if="o.reading">
-          <div v-if="o.reading.inPeriod" class="main">
-            <dt>shows</dt>
-            <dd class="figure">{{ o.reading.inPeriod }}</dd>
-          </div>
-          <div>
-            <dt>turns</dt>
-            <dd class="figure" data-test="turns">{{ o.reading.turns }}</dd>
-          </div>
-          <div>
-            <dt>points to</dt>
-            <dd class="figure">{{ o.reading.degrees }}</dd>
-          </div>
-          <div>
-            <dt>rate</dt>
-            <dd class="figure">{{ o.sense }} {{ o.rate }}</dd>
-          </div>
-          <div v-if="o.ground">
-            <dt>against the ground</dt>
-            <dd class="figure">{{ o.ground }}</dd>
-          </div>
-        </dl>
-        <p v-else class="quiet">does not turn yet</p>
+      <div class="tabs" role="tablist" aria-label="What to watch">
+        <button
+          v-for="p in PANES"
+          :id="`run-tab-${p.id}`"
+          :key="p.id"
+          type="button"
+          role="tab"
+          :aria-selected="pane === p.id"
+          aria-controls="run-pane"
+          :data-test="`run-${p.id}`"
+          @click="pane = p.id"
+        >
+          {{ p.title }}
+        </button>
+      </div>
+      <div id="run-pane" role="tabpanel" :aria-labelledby="`run-tab-${pane}`">
+        <ReadingsPanel v-if="pane === 'readings'" />
+        <SetPanel v-else-if="pane === 'set'" />
+        <SkyPanel v-else-if="pane === 'sky'" />
+        <DriftPanel v-else-if="pane === 'drift'" v-model="years" :courses="courses" />
+        <AgainPanel v-else-if="pane === 'again'" />
+        <SpeedsPanel v-else />
       </div>
     </template>
   </StationLayout>
 </template>
-
-<style scoped>
-.output {
-  border-bottom: var(--line);
-  padding-bottom: 8px;
-}
-
-h3 {
-  color: var(--ink);
-  font-size: 15px;
-  margin-top: 10px;
-}
-
-dl {
-  margin: 4px 0 0;
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: 4px 14px;
-}
-
-dt {
-  font-size: 12px;
-  color: var(--muted);
-}
-
-dd {
-  margin: 0;
-}
-
-.main {
-  grid-column: 1 / -1;
-}
-
-.main dd {
-  font-size: 21px;
-}
-</style>

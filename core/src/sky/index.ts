@@ -1,0 +1,1 @@
+export * from './mean-longitude.ts';
