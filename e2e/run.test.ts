@@ -1,5 +1,6 @@
 import { AxeBuilder } from '@axe-core/playwright';
 import { expect } from 'chai';
+import { readFile } from 'node:fs/promises';
 import type { Page } from 'playwright-core';
 import { type App, fromStarter, go, startApp } from './app.ts';
 
@@ -38,6 +39,31 @@ describe('running it', () => {
       .locator('[data-test^=reading-]', { hasText: 'Moon-age dial' })
       .getByText(/d of 29\.5306 d/)
       .waitFor();
+    expect(errors).to.deep.equal([]);
+  });
+
+  it('is turned by hand, by pulling a wheel round, and pictured as it stands', async () => {
+    const { page, errors } = await app.open();
+    await fromStarter(page, app.base);
+    await go(page, 'run');
+    const box = (await page.locator('[data-test=station-run] canvas').boundingBox())!;
+    // The twelve-hour arbor stands at (−51.6, −53.8) in a case of 280 mm that fills the room; its large wheel is 63 mm round it.
+    const scale = (Math.min(box.width, box.height) - 56) / 280;
+    const on = (x: number, y: number): [number, number] => [box.x + box.width / 2 + x * scale, box.y + box.height / 2 - y * scale]; // prettier-ignore
+    await page.mouse.move(...on(-51.6, -100));
+    await page.mouse.down();
+    await page.mouse.move(...on(-20, -85), { steps: 6 });
+    await page.mouse.up();
+    const turned = Number.parseFloat(
+      (await page.locator('[data-test=drive-turns]').innerText()).replace('−', '-'),
+    );
+    expect(Math.abs(turned)).to.be.within(0.02, 0.4);
+    const [png] = await Promise.all([page.waitForEvent('download'), page.click('[data-test=save-png]')]);
+    const bytes = await readFile(await png.path());
+    expect([...bytes.subarray(1, 4)].map(b => String.fromCharCode(b)).join('')).to.equal('PNG');
+    expect(bytes.readUInt32BE(16), 'as wide as it is drawn').to.equal(Math.round(box.width));
+    const [svg] = await Promise.all([page.waitForEvent('download'), page.click('[data-test=save-pose-svg]')]);
+    expect(await readFile(await svg.path(), 'utf8')).to.match(/<svg[\s\S]*Pitch circle/);
     expect(errors).to.deep.equal([]);
   });
 
@@ -108,6 +134,7 @@ describe('running it', () => {
     await pane(page, 'speeds');
     await page.click('[data-test=by-hand]');
     await page.locator('[data-test=speeds] tbody tr').first().waitFor();
+    await page.locator('[data-test=torques] tbody tr').first().getByText('0.0120').waitFor();
     await accessible(page);
     await pane(page, 'readings');
     await page.click('[data-test=slower]');

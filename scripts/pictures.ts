@@ -34,14 +34,14 @@ for (const station of ['counts', 'train', 'teeth', 'plan', 'run', 'make']) {
     await desk.page.locator('[data-test=counts-table] tbody tr').nth(3).click();
   }
   if (station === 'train') await desk.page.click('[data-test=bar-wheel1]');
-  if (station === 'run') for (let i = 0; i < 7; i++) await desk.page.keyboard.press(']');
+  if (station === 'run') {
+    await desk.page.click('[data-test=run-set]');
+    await desk.page.locator('[data-test=set-date] input').fill('2026-03-01 06:30');
+    await desk.page.keyboard.press('Enter');
+    await desk.page.click('[data-test=run-readings]');
+  }
   if (station === 'teeth') await desk.page.waitForSelector('[data-test=close-up]');
   await take(station, desk);
-  if (station === 'counts') {
-    await desk.page.click('[data-test=show-working]');
-    await take('working', desk);
-    await desk.page.keyboard.press('Escape');
-  }
 }
 const moons = await app.open();
 await fromStarter(moons.page, app.base, 'quartet-of-moons');
@@ -56,6 +56,10 @@ await moons.page.click('[data-test=plan-layers]');
 await take('section', moons);
 await moons.page.click('[data-test=plan-plates]');
 await take('plates', moons);
+await go(moons.page, 'run');
+await moons.page.click('[data-test=run-sky]');
+await moons.page.locator('[data-test=sky] tbody tr').nth(3).waitFor();
+await take('sky', moons);
 const folding = await app.open();
 await fromStarter(folding.page, app.base);
 await go(folding.page, 'plan');
@@ -63,6 +67,10 @@ await folding.page.click('[data-test=plan-fold]');
 await folding.page.click('[data-test=fold]');
 await folding.page.waitForSelector('[data-test=fold-said]');
 await take('folds', folding);
+await go(folding.page, 'run');
+await folding.page.click('[data-test=run-drift]');
+await folding.page.waitForSelector('[data-test=drift-chart]');
+await take('drift', folding);
 
 /** The Teeth station with a mesh of a starter rolled, chosen by its name. */
 async function teeth(name: string, window: Window, mesh?: RegExp): Promise<void> {
@@ -78,9 +86,6 @@ async function teeth(name: string, window: Window, mesh?: RegExp): Promise<void>
 const clock = await app.open();
 await fromStarter(clock.page, app.base, 'two-noons');
 await teeth('teeth-clock', clock);
-const heron = await app.open();
-await fromStarter(heron.page, app.base, 'wading-heron');
-await teeth('teeth-ring', heron, /planet wheel.*ring/);
 const pump = await app.open();
 await fromStarter(pump.page, app.base, 'ossel-brine-pump');
 await teeth('teeth-pegs', pump);

@@ -10,3 +10,4 @@ export { opposedDiscDeg } from './reducer-findings.ts';
 export * from './layout-of.ts';
 export { type DriftCourse, driftCourse } from './drift-course.ts';
 export * from './sky-reading.ts';
+export * from './torque.ts';

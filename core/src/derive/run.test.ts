@@ -5,7 +5,7 @@ import { memberSpeeds, turnsAfter } from '../motion/index.ts';
 import { rational, toNumber } from '../rational/index.ts';
 import { must } from '../result/index.ts';
 import { parseDate, secondsSince2000 } from '../units/index.ts';
-import { derive, driftCourse, skyReadings } from './index.ts';
+import { derive, driftCourse, skyReadings, torquesLeft } from './index.ts';
 
 const demo = (file: string): Machine =>
   must(readMachine(readFileSync(new URL(`../../../demo/${file}.json`, import.meta.url), 'utf8')));
@@ -51,6 +51,25 @@ describe('speeds', () => {
     expect(drive.toothSpeed!).to.be.closeTo(Math.PI * 0.1, 1e-9);
     const sorted = [...speeds].sort((a, b) => Math.abs(b.rpm) - Math.abs(a.rpm));
     expect(speeds).to.deep.equal(sorted);
+  });
+});
+
+describe('torque through the train', () => {
+  it('is the drive’s over the rate, less a part at every mesh, weakest first', () => {
+    const left = torquesLeft(clock, 0.9);
+    const tide = left.find(t => t.member === 'arbor2')!;
+    const rate = toNumber(clock.train.rates['arbor2']!);
+    expect(tide.meshes).to.equal(2);
+    expect(tide.times).to.be.closeTo(0.81 / rate, 1e-12);
+    expect([...left].sort((a, b) => a.times - b.times)).to.deep.equal(left);
+    expect(
+      left.some(t => t.member === 'drive'),
+      'the drive itself is not listed',
+    ).to.equal(false);
+  });
+
+  it('without loss is power kept: torque times rate is one everywhere', () => {
+    for (const t of torquesLeft(moons, 1)) expect(t.times * Math.abs(toNumber(moons.train.rates[t.member]!))).to.be.closeTo(1, 1e-12); // prettier-ignore
   });
 });
 

@@ -7,3 +7,4 @@ export * from './recurrence.ts';
 export * from './turns-for.ts';
 export * from './true-motion.ts';
 export * from './speeds.ts';
+export * from './by-hand.ts';

@@ -14,6 +14,7 @@ import {
   recurrenceOf,
   trueSpeed,
   turnsAfter,
+  turnsByHand,
   turnsText,
 } from './index.ts';
 
@@ -85,6 +86,32 @@ describe('turns', () => {
     ); // prettier-ignore
     expect(turnsText({ whole: -1n, part: 0.25 })).to.equal('-0.750000000000');
     expect(turnsText({ whole: 2n, part: 0.9999999999999 })).to.equal('3.000000000000');
+  });
+});
+
+describe('a wheel pulled by hand', () => {
+  const at = (deg: number): { x: number; y: number } => ({
+    x: 5 + 20 * Math.cos((deg * Math.PI) / 180),
+    y: -3 + 20 * Math.sin((deg * Math.PI) / 180),
+  });
+  const pull = (num: number, den: number, from: number, to: number): number =>
+    turnsByHand(rational(BigInt(num), BigInt(den)), { x: 5, y: -3 }, at(from), at(to));
+
+  it('turns the drive by as much as its rate asks, the short way round', () => {
+    expect(pull(1, 1, 0, 90)).to.be.closeTo(0.25, 1e-12);
+    expect(pull(-1, 3, 0, 90)).to.be.closeTo(-0.75, 1e-12);
+    expect(pull(12, 1, 170, -170)).to.be.closeTo(20 / 360 / 12, 1e-12);
+    expect(pull(0, 1, 0, 90)).to.equal(0);
+  });
+
+  it('follows the hand: the wheel has then turned as far as it was pulled', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: -30, max: 30 }), fc.integer({ min: 1, max: 40 }), fc.integer({ min: -179, max: 179 }), (num, den, deg) => {
+        if (num === 0) return;
+        const angle = memberAngle(rational(BigInt(num), BigInt(den)), { whole: 0n, part: pull(num, den, 10, 10 + deg) });
+        expect((angle * 180) / Math.PI).to.be.closeTo(deg, 1e-9);
+      }),
+    ); // prettier-ignore
   });
 });
 

@@ -2,6 +2,8 @@
 import type { Point } from '@tesseron/core/geometry';
 import { useElementSize } from '@vueuse/core';
 import { computed, onBeforeUnmount, onMounted, ref, shallowRef, useTemplateRef, watch } from 'vue';
+import { turnsByHand } from '@tesseron/core/motion';
+import { groundRate } from '@tesseron/core/train';
 import { useOpen } from '../machine/use-open';
 import { useClock } from '../run/clock';
 import { createOutlineCache, drawnWheels, stances, wheelAt } from './plan-scene';
@@ -21,10 +23,13 @@ const props = defineProps<{
   marks?: readonly { member: string; text: string }[];
   /** Whether dragging an arbor swings it; otherwise it only turns the view. */
   swings?: boolean;
+  /** Whether dragging a wheel turns the machine by hand. */
+  turns?: boolean;
 }>();
 const emit = defineEmits<{
   select: [member: string | undefined];
   swing: [axis: string, angleTo: Point, done: boolean];
+  turn: [driveTurns: number];
 }>();
 
 const { derived, machine } = useOpen();
@@ -41,7 +46,8 @@ const room = computed(() => roomFigure(derived.value));
 const visible = (layer: number): boolean => props.layer === undefined || props.layer === layer;
 const places = computed(() => stances(derived.value, clock.turns));
 let frame = 0;
-let drag: { x: number; y: number; axis: string | undefined; moved: boolean } | undefined;
+let drag:
+  { x: number; y: number; axis: string | undefined; held: string | undefined; moved: boolean } | undefined;
 
 const box = computed(() => ({ width: size.width.value, height: size.height.value }));
 
@@ -106,7 +112,11 @@ function down(event: PointerEvent): void {
   const p = toPlane(view.value, box.value, at(event));
   const hit = wheelAt(wheels.value, places.value, p, visible);
   emit('select', hit?.wheel.member);
-  drag = { x: event.offsetX, y: event.offsetY, axis: props.swings ? hit?.axis : undefined, moved: false };
+  drag = {
+    ...{ x: event.offsetX, y: event.offsetY, moved: false },
+    axis: props.swings ? hit?.axis : undefined,
+    held: props.turns ? hit?.wheel.member : undefined,
+  };
   canvas.value?.setPointerCapture(event.pointerId);
 }
 
@@ -119,10 +129,29 @@ function move(event: PointerEvent): void {
     drag = { ...drag, moved: true };
     return;
   }
-  touched.value = true;
-  view.value = panBy(view.value, dx, dy);
+  if (drag.held !== undefined) turnBy(drag.held, drag, event);
+  else {
+    touched.value = true;
+    view.value = panBy(view.value, dx, dy);
+  }
   drag = { ...drag, x: event.offsetX, y: event.offsetY, moved: true };
 }
+
+/** Turns the machine as far as a wheel is pulled round its centre. */
+function turnBy(member: string, from: { x: number; y: number }, event: PointerEvent): void {
+  const rate = groundRate(machine.value, derived.value.train.rates, member);
+  const stance = places.value.get(member);
+  if (!rate || !stance || !view.value) return;
+  const [p, q] = [from, at(event)].map(s => toPlane(view.value as View, box.value, s)) as [Point, Point];
+  emit('turn', turnsByHand(rate, stance.centre, p, q));
+}
+
+/** The drawing as it stands, as a picture. */
+const picture = (): Promise<Blob | null> =>
+  new Promise(resolve => {
+    if (canvas.value) canvas.value.toBlob(resolve, 'image/png');
+    else resolve(null);
+  });
 
 function up(event: PointerEvent): void {
   if (drag?.axis !== undefined && drag.moved && view.value)
@@ -184,7 +213,10 @@ onMounted(() => {
   void document.fonts.ready.then(request);
 });
 onBeforeUnmount(() => cancelAnimationFrame(frame));
-defineExpose({ toScreen: (p: Point) => (view.value ? toScreen(view.value, box.value, p) : undefined) });
+defineExpose({
+  picture,
+  toScreen: (p: Point) => (view.value ? toScreen(view.value, box.value, p) : undefined),
+});
 </script>
 
 <template>

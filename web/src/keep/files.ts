@@ -3,10 +3,14 @@ import { fail, type Result } from '@tesseron/core/result';
 import { fileOpen, fileSave } from 'browser-fs-access';
 
 /** Offers a text as a file to save; false when the maker thought better of it. */
-export async function saveText(text: string, name: string, type: string): Promise<boolean> {
+export const saveText = (text: string, name: string, type: string): Promise<boolean> =>
+  saveBlob(new Blob([text], { type }), name);
+
+/** The same for bytes of any kind. */
+export async function saveBlob(blob: Blob, name: string): Promise<boolean> {
   const ending = name.slice(name.lastIndexOf('.'));
   try {
-    await fileSave(new Blob([text], { type }), { fileName: name, extensions: [ending] });
+    await fileSave(blob, { fileName: name, extensions: [ending] });
     return true;
   } catch (error) {
     if (error instanceof DOMException && error.name === 'AbortError') return false;

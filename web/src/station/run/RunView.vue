@@ -1,6 +1,11 @@
 <script setup lang="ts">
 import { driftCourse } from '@tesseron/core/derive';
-import { computed, ref } from 'vue';
+import { fileName, planDrawing } from '@tesseron/core/output';
+import { writeSvg } from '@tesseron/core/format';
+import { sayProblem } from '@tesseron/core/words';
+import { computed, ref, useTemplateRef } from 'vue';
+import { saveBlob, saveText } from '../../keep';
+import { useClock } from '../../run/clock';
 import PlanCanvas from '../../draw/PlanCanvas.vue';
 import StationLayout from '../../frame/StationLayout.vue';
 import { useOpen } from '../../machine/use-open';
@@ -13,6 +18,9 @@ import SkyPanel from './SkyPanel.vue';
 import SpeedsPanel from './SpeedsPanel.vue';
 
 const { machine, derived } = useOpen();
+const clock = useClock();
+const plan = useTemplateRef<InstanceType<typeof PlanCanvas>>('plan');
+const problem = ref('');
 const PANES = [
   { id: 'readings', title: 'Readings' },
   { id: 'set', title: 'Set' },
@@ -33,13 +41,30 @@ const courses = computed(() =>
     return course ? [{ id: a.id, name: a.name, course }] : [];
   }),
 );
+
+async function savePng(): Promise<void> {
+  const blob = await plan.value?.picture();
+  if (blob) await saveBlob(blob, fileName([machine.value.name, 'plan'], 'png'));
+}
+async function saveSvg(): Promise<void> {
+  const drawing = planDrawing(derived.value, clock.turns);
+  problem.value = drawing.ok ? '' : sayProblem(drawing.problem);
+  if (drawing.ok) await saveText(writeSvg(drawing.value), fileName([machine.value.name, 'plan'], 'svg'), 'image/svg+xml'); // prettier-ignore
+}
 </script>
 
 <template>
   <StationLayout station="run">
     <template #table>
       <DriftChart v-if="pane === 'drift' && courses.length > 0" :courses="courses" :years="years" />
-      <PlanCanvas v-else :label="`${machine.name} in plan, turning at exact rates`" :marks="marks" />
+      <PlanCanvas
+        v-else
+        ref="plan"
+        turns
+        :label="`${machine.name} in plan, turning at exact rates`"
+        :marks="marks"
+        @turn="clock.turnBy($event)"
+      />
     </template>
     <template #ledger>
       <div class="tabs" role="tablist" aria-label="What to watch">
@@ -58,7 +83,15 @@ const courses = computed(() =>
         </button>
       </div>
       <div id="run-pane" role="tabpanel" :aria-labelledby="`run-tab-${pane}`">
-        <ReadingsPanel v-if="pane === 'readings'" />
+        <template v-if="pane === 'readings'">
+          <p class="quiet small">
+            Pull any wheel round and the whole turns with it. A picture as it stands now:
+            <button type="button" class="plain" data-test="save-png" @click="savePng">PNG</button>,
+            <button type="button" class="plain" data-test="save-pose-svg" @click="saveSvg">SVG</button>
+          </p>
+          <p v-if="problem" class="error-text" role="alert">{{ problem }}</p>
+          <ReadingsPanel />
+        </template>
         <SetPanel v-else-if="pane === 'set'" />
         <SkyPanel v-else-if="pane === 'sky'" />
         <DriftPanel v-else-if="pane === 'drift'" v-model="years" :courses="courses" />
@@ -68,3 +101,10 @@ const courses = computed(() =>
     </template>
   </StationLayout>
 </template>
+
+<style scoped>
+.small {
+  font-size: 13px;
+  margin: 6px 0 0;
+}
+</style>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { HAND_RPM } from '@tesseron/core/derive';
+import { GUESSED_EFFICIENCY, HAND_RPM, torquesLeft } from '@tesseron/core/derive';
 import { memberSpeeds } from '@tesseron/core/motion';
 import { toNumber } from '@tesseron/core/rational';
 import { figure } from '@tesseron/core/units';
@@ -18,6 +18,14 @@ const own = computed(() => {
 const rpm = computed(() => asked.value ?? own.value ?? HAND_RPM);
 const radii = computed(() =>
   Object.fromEntries(Object.entries(derived.value.wheels).map(([id, w]) => [id, w.dimensions.pitchRadius])),
+);
+const efficiency = ref(GUESSED_EFFICIENCY);
+const torques = computed(() =>
+  torquesLeft(derived.value, efficiency.value).map(t => ({
+    ...t,
+    name: nameOf(machine.value, t.member),
+    times: figure(t.times, 3),
+  })),
 );
 const rows = computed(() =>
   memberSpeeds(machine.value, derived.value.train.rates, rpm.value, radii.value).map(s => ({
@@ -61,9 +69,42 @@ const rows = computed(() =>
       </tr>
     </tbody>
   </table>
+  <h3>Torque, roughly</h3>
+  <NumberField
+    v-model="efficiency"
+    label="Each mesh passes on"
+    :least="0.05"
+    :most="1"
+    hint="a guess: oiled brass about 0.95, printed 0.85, dry wood 0.7"
+    data-test="efficiency"
+  />
+  <table class="ruled" data-test="torques">
+    <thead>
+      <tr>
+        <th scope="col">weakest first</th>
+        <th scope="col" class="figure">meshes</th>
+        <th scope="col" class="figure">× the drive’s</th>
+      </tr>
+    </thead>
+    <tbody>
+      <tr v-for="t in torques" :key="t.member">
+        <td>{{ t.name }}</td>
+        <td class="figure">{{ t.meshes }}</td>
+        <td class="figure">{{ t.times }}</td>
+      </tr>
+    </tbody>
+  </table>
+  <p class="quiet small">
+    A model with one guessed figure for every mesh; weights, springs and rubbing tubes are not in it. What
+    stands first stalls first. It is no proof of strength.
+  </p>
 </template>
 
 <style scoped>
+.small {
+  font-size: 13px;
+}
+
 .acts {
   margin: 12px 0;
 }
