@@ -1,8 +1,17 @@
 import { circle, direction, type Path, type Point, polar, type Segment } from '../geometry/index.ts';
 
-/** Corners of the least convex polygon round some points, counter-clockwise (Andrew's monotone chain, 1979). */
+/** Points nearer to each other than this are one, mm. */
+const GRAIN = 1e-6;
+
+/** Corners of the least convex polygon round some points, counter-clockwise, to a millionth of a millimetre (Andrew's monotone chain, 1979). */
 export function convexHull(points: readonly Point[]): Point[] {
-  const sorted = [...points].sort((a, b) => a.x - b.x || a.y - b.y);
+  const grained = new Map(
+    points.map(p => {
+      const [x, y] = [Math.round(p.x / GRAIN), Math.round(p.y / GRAIN)];
+      return [`${x} ${y}`, { x: x * GRAIN, y: y * GRAIN }] as const;
+    }),
+  );
+  const sorted = [...grained.values()].sort((a, b) => a.x - b.x || a.y - b.y);
   const half = (list: readonly Point[]): Point[] => {
     const chain: Point[] = [];
     for (const p of list) {

@@ -10,6 +10,7 @@ import { computed, ref, shallowRef } from 'vue';
 import FlatDrawing from '../../draw/FlatDrawing.vue';
 import PlanCanvas from '../../draw/PlanCanvas.vue';
 import StationLayout from '../../frame/StationLayout.vue';
+import TabRow from '../../parts/TabRow.vue';
 import { useOpen } from '../../machine/use-open';
 import FoldChoices from './FoldChoices.vue';
 import FoldPanel from './FoldPanel.vue';
@@ -94,21 +95,7 @@ function swing(id: string, to: Point, done: boolean): void {
       />
     </template>
     <template #ledger>
-      <div class="tabs" role="tablist" aria-label="Parts of the layout">
-        <button
-          v-for="p in PANES"
-          :id="`plan-tab-${p.id}`"
-          :key="p.id"
-          type="button"
-          role="tab"
-          :aria-selected="pane === p.id"
-          aria-controls="plan-pane"
-          :data-test="`plan-${p.id}`"
-          @click="pane = p.id"
-        >
-          {{ p.title }}
-        </button>
-      </div>
+      <TabRow v-model="pane" prefix="plan" label="Parts of the layout" :panes="PANES" />
       <div id="plan-pane" role="tabpanel" :aria-labelledby="`plan-tab-${pane}`">
         <v-select
           v-if="pane === 'places' || pane === 'room'"

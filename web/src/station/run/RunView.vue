@@ -8,6 +8,7 @@ import { saveBlob, saveText } from '../../keep';
 import { useClock } from '../../run/clock';
 import PlanCanvas from '../../draw/PlanCanvas.vue';
 import StationLayout from '../../frame/StationLayout.vue';
+import TabRow from '../../parts/TabRow.vue';
 import { useOpen } from '../../machine/use-open';
 import AgainPanel from './AgainPanel.vue';
 import DriftChart from './DriftChart.vue';
@@ -67,21 +68,7 @@ async function saveSvg(): Promise<void> {
       />
     </template>
     <template #ledger>
-      <div class="tabs" role="tablist" aria-label="What to watch">
-        <button
-          v-for="p in PANES"
-          :id="`run-tab-${p.id}`"
-          :key="p.id"
-          type="button"
-          role="tab"
-          :aria-selected="pane === p.id"
-          aria-controls="run-pane"
-          :data-test="`run-${p.id}`"
-          @click="pane = p.id"
-        >
-          {{ p.title }}
-        </button>
-      </div>
+      <TabRow v-model="pane" prefix="run" label="What to watch" :panes="PANES" />
       <div id="run-pane" role="tabpanel" :aria-labelledby="`run-tab-${pane}`">
         <template v-if="pane === 'readings'">
           <p class="quiet small">
