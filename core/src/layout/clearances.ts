@@ -72,6 +72,7 @@ function kindOf(
   touching: ReadonlySet<string>,
 ): Clearance['kind'] | undefined {
   if (a.kind === 'pillar' || b.kind === 'pillar') return a.kind === b.kind ? undefined : 'pillar';
+  if (a.standing && b.standing) return a.line === b.line ? undefined : 'arbors';
   if (a.member === b.member) return neighbours(a, b);
   if (a.kind === 'arm' || b.kind === 'arm') return armKind(machine, a, b);
   const oneLine = a.line === b.line && a.copy === b.copy;

@@ -7,6 +7,7 @@ export * from './arms.ts';
 export * from './turning.ts';
 export * from './spans.ts';
 export * from './tubes.ts';
+export * from './standing-rods.ts';
 export * from './region.ts';
 export * from './solids.ts';
 export * from './gap.ts';

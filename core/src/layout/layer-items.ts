@@ -75,7 +75,7 @@ export function layerQuestion(parts: LayoutParts): LayerQuestion {
     for (const rod of rods) {
       const p = place(s);
       if (p && mayStrike(machine, s, rod) && gapBetween(s, rod).gap < least)
-        strikes[p.item]?.push({ offset: p.offset, arbor: rod.id });
+        strikes[p.item]?.push({ offset: p.offset, arbor: rodName(rod) });
     }
   const alone = new Set(
     linesOf(machine).flatMap(l => (l.arbors.length === 1 && l.frame === GROUND ? [l.id] : [])),
@@ -85,11 +85,14 @@ export function layerQuestion(parts: LayoutParts): LayerQuestion {
     items,
     apart,
     strikes,
-    arbors: [...spans.of.values()].map(s => ({
-      ...{ id: s.arbor, line: s.line, through: planted && alone.has(s.line) && inBoth(machine, s.arbor) },
-      front: s.whole.to > s.own.to && s.whole.to >= parts.stack.height - 1e-9,
-      back: s.whole.from < s.own.from && s.whole.from <= 1e-9,
-    })),
+    arbors: [
+      ...standing(solids, planted),
+      ...[...spans.of.values()].map(s => ({
+        ...{ id: s.arbor, line: s.line, through: planted && alone.has(s.line) && inBoth(machine, s.arbor) },
+        front: s.whole.to > s.own.to && s.whole.to >= parts.stack.height - 1e-9,
+        back: s.whole.from < s.own.from && s.whole.from <= 1e-9,
+      })),
+    ],
   };
 }
 
@@ -115,6 +118,17 @@ function mayStrike(machine: Pick<Machine, 'axes' | 'members'>, s: Solid, rod: So
   const carried = new Set(carriedAxes(machine, s.id).map(a => a.id));
   return s.line !== rod.line && !arbors(machine).some(m => m.id === rod.id && carried.has(m.axis));
 }
+
+/** A standing rod by its line, an arbor by its id. */
+const rodName = (s: Solid): string => (s.standing ? `rod of ${s.line ?? ''}` : s.id);
+
+/** Rods that stand from plate to plate: nothing that they would strike lies in any layer. Without plates they reach no further than what turns on them. */
+const standing = (solids: readonly Solid[], planted: boolean): LayerArbor[] =>
+  solids.flatMap(s =>
+    s.standing && planted
+      ? [{ id: rodName(s), line: rodName(s), front: false, back: false, through: true }]
+      : [],
+  );
 
 const inBoth = (machine: Pick<Machine, 'members'>, arbor: string): boolean =>
   (arbors(machine).find(m => m.id === arbor)?.support ?? 'both') === 'both';

@@ -195,6 +195,47 @@ describe('plates', () => {
   });
 });
 
+describe('standing rods', () => {
+  /** Two arbors on one line, above each other, and a wheel of a third that covers the line between them. */
+  const covered = (layer: number, plated: boolean): Derived => {
+    const m = arrange(
+      { low: {}, high: { with: 'low' }, far: { at: [45, 0] } },
+      { 'low.w': 12, 'high.w': 12, 'far.w': 40 },
+      [],
+    );
+    const laid = [['low-w', 0], ['high-w', 4], ['far-w', layer]] as const; // prettier-ignore
+    const plates = {
+      thickness: 4,
+      margin: 4,
+      shape: 'round the holes' as const,
+      fit: 'free' as const,
+      pillars: [],
+    };
+    const placed = laid.reduce((now, [id, l]) => setWheel(id, { layer: l })(now), m);
+    return derive(plated ? setLayout({ plates })(placed) : placed);
+  };
+  const struck = (d: Derived): boolean => d.layout.clearances.some(c => c.kind === 'wheel and arbor' && c.gap < 0 && c.a === 'far-w'); // prettier-ignore
+
+  it('carry arbors that do not turn in each other, from plate to plate', () => {
+    const { pieces, spans, stack } = covered(8, true).layout;
+    expect(spans.of.get('low')!.stands).to.equal('on a standing rod');
+    const rod = pieces.find(p => p.kind === 'rod' && p.arbor === 'low')!;
+    expect(rod.length).to.be.closeTo(stack.height, 1e-9);
+  });
+
+  it('are struck by a wheel that covers them, between the arbors as well as beyond them', () => {
+    // 45 less a tip radius of 42 and half a rod of 3 leaves 1.5 mm; a rod of 8 is in the way.
+    const thick = (layer: number, plated: boolean): Derived => {
+      const d = covered(layer, plated);
+      return derive(setLayout({ tubes: { rod: 8, wall: 1, running: 0.1 } })(d.machine));
+    };
+    expect(struck(covered(2, true))).to.equal(false);
+    expect(struck(thick(2, true)), 'between').to.equal(true);
+    expect(struck(thick(7, true)), 'above, where only the rod is').to.equal(true);
+    expect(struck(thick(7, false)), 'without plates it ends with what turns on it').to.equal(false);
+  });
+});
+
 describe('pieces cut to length', () => {
   it('of a line fill it from plate to plate: wheels, spacers, washers and their end play', () => {
     const { pieces, stack } = quartet.layout;

@@ -4,6 +4,7 @@ import { armLayers } from './arms.ts';
 import { type Line, linesOf } from './lines.ts';
 import type { LayoutParts } from './solids.ts';
 import { hubbed } from './spans.ts';
+import { standingRods } from './standing-rods.ts';
 import { type Band, overlap } from './stack.ts';
 import { USUAL_TUBES } from './tubes.ts';
 
@@ -44,18 +45,11 @@ function rods(parts: LayoutParts, line: Line): Piece[] {
       { kind, arbor: a.id, length, bore: size.bore, outside: size.diameter, band: span.whole, number: 1 },
     ];
   });
-  const standing = line.arbors.filter(a => parts.spans.of.get(a.id)?.stands === 'on a standing rod');
-  const [first] = standing;
-  if (!first || line.frame !== GROUND) return made;
-  const { back, front } = parts.stack;
-  const bands = standing.flatMap(a => parts.spans.of.get(a.id)?.whole ?? []);
-  const band = {
-    from: Math.min(...bands.map(b => b.from), back?.from ?? Infinity),
-    to: Math.max(...bands.map(b => b.to), front?.to ?? -Infinity),
-  };
-  const rod = (parts.machine.layout.tubes ?? USUAL_TUBES).rod;
+  const rod = standingRods(parts.machine, parts.spans, parts.stack).find(r => r.line.id === line.id);
+  if (!rod) return made;
+  const { arbor, band, diameter } = rod;
   const length = band.to - band.from;
-  return [{ kind: 'rod', arbor: first.id, length, bore: undefined, outside: rod, band, number: 1 }, ...made];
+  return [{ kind: 'rod', arbor, length, bore: undefined, outside: diameter, band, number: 1 }, ...made];
 }
 
 interface Body {

@@ -3,6 +3,7 @@ import { armLayers, carriedAxes } from './arms.ts';
 import { copyTurns } from './copied-axes.ts';
 import { linesOf } from './lines.ts';
 import type { Spans } from './spans.ts';
+import { standingRods } from './standing-rods.ts';
 import type { Band, Stack } from './stack.ts';
 import type { TubeSize } from './tubes.ts';
 import { armKey, type MotionParts, type Turning, turningAxis } from './turning.ts';
@@ -28,6 +29,8 @@ export interface Solid {
   readonly path: Turning;
   readonly band: Band;
   readonly bar: Bar | undefined;
+  /** A rod on which arbors turn, and which turns with none. */
+  readonly standing?: boolean;
 }
 
 /** The way of a bar from its pivot at rest, and the key under which it turns (undefined: it stands). */
@@ -67,7 +70,10 @@ const barWidth = (rod: number): number => 2 * rod + 2;
 
 /** All solids of a machine: wheels and arbors in every place they stand in, bars of arms, pillars. */
 export function solidsOf(parts: LayoutParts): Solid[] {
-  return [...wheelSolids(parts), ...arborSolids(parts), ...armSolids(parts), ...pillarSolids(parts)];
+  return [
+    ...[...wheelSolids(parts), ...arborSolids(parts), ...rodSolids(parts)],
+    ...[...armSolids(parts), ...pillarSolids(parts)],
+  ];
 }
 
 function placesOf({ machine, motion }: LayoutParts, axisId: string): Turning[] {
@@ -99,6 +105,23 @@ function arborSolids(parts: LayoutParts): Solid[] {
       const at = { kind: 'arbor' as const, id: m.id, member: m.id, line: span.line, copy, path };
       return { ...at, inner: undefined, outer: size.diameter / 2, band: span.whole, bar: undefined };
     });
+  });
+}
+
+/** Rods that stand: they belong to no arbor, and are named by the first that turns on them. */
+function rodSolids(parts: LayoutParts): Solid[] {
+  return standingRods(parts.machine, parts.spans, parts.stack).flatMap(({ line, arbor, diameter, band }) => {
+    const path = turningAxis(parts.motion, line.axis);
+    if (!path) return [];
+    const at = {
+      kind: 'arbor' as const,
+      id: arbor,
+      member: undefined,
+      line: line.id,
+      copy: 0,
+      standing: true,
+    };
+    return [{ ...at, path, band, inner: undefined, outer: diameter / 2, bar: undefined }];
   });
 }
 

@@ -110,7 +110,9 @@ const throughPlates = ({ machine, spans, stack }: LayoutParts, axis: string): bo
   machine.members.some(m => {
     const span = m.kind === 'arbor' && m.axis === axis ? spans.of.get(m.id) : undefined;
     const { back, front } = stack;
-    if (!span || !back || !front || span.stands !== 'in the plates') return false;
+    if (!span || !back || !front) return false;
+    if (span.stands === 'on a standing rod') return true;
+    if (span.stands !== 'in the plates') return false;
     return span.whole.from <= back.from && span.whole.to >= front.to;
   });
 
