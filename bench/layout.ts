@@ -1,17 +1,12 @@
 import { readFileSync } from 'node:fs';
 import { builderOn } from '../core/src/build/index.ts';
 import { derive, foldQuery, layoutOf } from '../core/src/derive/index.ts';
-import {
-  clearancesOf,
-  findLayers,
-  foldTrain,
-  type Folded,
-  randomPlacement,
-} from '../core/src/layout/index.ts';
+import { clearancesOf, findLayers, foldTrain, type Folded } from '../core/src/layout/index.ts';
 import { GROUND, machineFrom, type Machine, newMachine } from '../core/src/machine/index.ts';
 import { must } from '../core/src/result/index.ts';
 import { clock, report } from './clock.ts';
 import { ninetyWheels } from './ninety-wheels.ts';
+import { randomPlacement } from './random-placement.ts';
 import { sixtyWheels } from './sixty-wheels.ts';
 
 /** Collisions and layers of many wheels, and folding trains into a round case against plain random placement. */

@@ -1,11 +1,11 @@
 import { direction, distance, type Point } from '../geometry/index.ts';
 import {
   type Axis,
-  axisOfWheel,
+  axesOfMesh,
   byId,
   type Machine,
-  type MeshJoint,
   meshes,
+  placeHangsOn,
   setAxisPlace,
 } from '../machine/index.ts';
 import { fail, type Result } from '../result/index.ts';
@@ -47,12 +47,8 @@ interface Neighbour {
 
 /** Meshes of an axis with others, and those. */
 function neighbours(machine: Machine, axis: Axis): Neighbour[] {
-  const end = (wheel: string): string | undefined => {
-    const w = byId(machine.wheels, wheel);
-    return w && axisOfWheel(machine, w);
-  };
-  return meshes(machine).flatMap((j: MeshJoint): Neighbour[] => {
-    const ends = [end(j.a), end(j.b)];
+  return meshes(machine).flatMap((j): Neighbour[] => {
+    const ends = axesOfMesh(machine, j.id);
     const other = ends.find(e => e !== axis.id);
     return ends.includes(axis.id) && other !== undefined ? [{ joint: j.id, axis: other }] : [];
   });
@@ -61,8 +57,7 @@ function neighbours(machine: Machine, axis: Axis): Neighbour[] {
 /** Whether the first axis is placed upon the second, straight away or through others. */
 function hangsOn(machine: Machine, axis: Axis, on: string, depth = 0): boolean {
   if (depth > machine.axes.length) return true;
-  const p = axis.place;
-  const ids = p.kind === 'coaxial' ? [p.with] : p.kind === 'polar' ? [p.from] : p.kind === 'line' ? [p.through] : p.kind === 'mirror' ? [p.of, p.through] : []; // prettier-ignore
+  const ids = placeHangsOn(axis.place).axes;
   return ids.some(id => {
     const next = byId(machine.axes, id);
     return id === on || (next !== undefined && hangsOn(machine, next, on, depth + 1));

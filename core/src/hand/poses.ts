@@ -3,6 +3,7 @@ import { freeId, type Machine } from '../machine/index.ts';
 import { type DriveTurns, exactTurns, memberAngle, turnsText } from '../motion/index.ts';
 import { parseDecimal } from '../rational/index.ts';
 import { fail, ok, type Result } from '../result/index.ts';
+import { ahead } from '../sky/index.ts';
 import { groundRate } from '../train/index.ts';
 import { degrees } from '../units/index.ts';
 
@@ -15,7 +16,7 @@ function shownAt({ machine, train }: Facts, turns: DriveTurns): NonNullable<Pose
     const rate = aim.member === undefined ? undefined : groundRate(machine, train.rates, aim.member);
     if (!rate) return [];
     const angle = degrees(memberAngle(rate, turns)) % 360;
-    return [{ aim: aim.id, degrees: Number((((angle % 360) + 360) % 360).toFixed(3)) }];
+    return [{ aim: aim.id, degrees: Number((angle < 0 ? angle + 360 : angle).toFixed(3)) }];
   });
 }
 
@@ -50,7 +51,6 @@ export function movedSince(facts: Facts, pose: Pose): string[] {
   const now = new Map(shownAt(facts, poseTurns(pose)).map(s => [s.aim, s.degrees] as const));
   return (pose.shows ?? []).flatMap(({ aim, degrees: then }) => {
     const here = now.get(aim);
-    const off = here === undefined ? 360 : Math.abs(((((here - then) % 360) + 540) % 360) - 180);
-    return off > SAME ? [aim] : [];
+    return here === undefined || Math.abs(ahead(here, then)) > SAME ? [aim] : [];
   });
 }

@@ -1,5 +1,5 @@
 import { direction, distance, mirrored, onLine, type Point } from '../geometry/index.ts';
-import { axisOfWheel, byId, type Edit, type Machine, meshes, setAxisPlace } from '../machine/index.ts';
+import { axesOfMesh, byId, type Edit, type Machine, setAxisPlace } from '../machine/index.ts';
 import { degrees, radians } from '../units/index.ts';
 
 type At = Readonly<Record<string, Point>>;
@@ -61,9 +61,7 @@ function swing(machine: Machine, axisId: string, to: Point, positions: At, depth
 
 /** The place of what is at the other end of a mesh. */
 function across(machine: Machine, joint: string, axisId: string, positions: At): Point | undefined {
-  const mesh = byId(meshes(machine), joint);
-  const ends = [mesh?.a, mesh?.b].flatMap(id => byId(machine.wheels, id) ?? []);
-  const other = ends.map(w => axisOfWheel(machine, w)).find(id => id !== axisId);
+  const other = axesOfMesh(machine, joint).find(id => id !== axisId);
   return other === undefined ? undefined : positions[other];
 }
 

@@ -19,7 +19,6 @@ export * from './pieces.ts';
 export * from './copied-axes.ts';
 export * from './assembly-findings.ts';
 export * from './auto-layers.ts';
-export { randomPlacement } from './fold/random-placement.ts';
 export { foldTrain, withFold, type FoldQuery, type Folded, type FoldNews } from './fold/fold.ts';
 export * from './section.ts';
 export * from './fit-bores.ts';

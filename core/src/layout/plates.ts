@@ -1,6 +1,6 @@
 import { FIT_ALLOWANCE, fitLimits } from '../body/index.ts';
 import { circle, direction, distance, type Path, type Point, polar, polygon } from '../geometry/index.ts';
-import { axisOfWheel, byId, GROUND, type Machine, meshes } from '../machine/index.ts';
+import { axesOfMesh, byId, GROUND, type Machine } from '../machine/index.ts';
 import { type Finding, finding } from '../result/index.ts';
 import { hullRound } from './hull.ts';
 import { linesOf } from './lines.ts';
@@ -99,12 +99,8 @@ function slotOf({ machine, motion }: LayoutParts, axes: readonly string[]): Plat
   for (const id of axes) {
     const axis = byId(machine.axes, id);
     if (!axis?.slot) continue;
-    const mesh = byId(meshes(machine), axis.slot.joint);
-    const ends = [mesh?.a, mesh?.b].flatMap(w => {
-      const wheel = byId(machine.wheels, w);
-      return (wheel && axisOfWheel(machine, wheel)) ?? [];
-    });
-    const [here, there] = [motion.at[id], motion.at[ends.find(e => e !== id) ?? '']];
+    const other = axesOfMesh(machine, axis.slot.joint).find(e => e !== id);
+    const [here, there] = [motion.at[id], motion.at[other ?? '']];
     if (here && there) return { travel: axis.slot.travel, direction: direction(there, here) };
   }
   return undefined;

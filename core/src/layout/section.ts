@@ -1,9 +1,9 @@
 import { distance } from '../geometry/index.ts';
-import { arbors, axisOfWheel, byId, type Machine } from '../machine/index.ts';
+import { arbors, axesOfMesh, byId, type Machine } from '../machine/index.ts';
 import { armLayers, carriedAxes } from './arms.ts';
 import type { Piece } from './pieces.ts';
 import type { Plate } from './plates.ts';
-import type { LayoutParts } from './solids.ts';
+import { armWidth, type LayoutParts } from './solids.ts';
 import { linesOf } from './lines.ts';
 import type { Band } from './stack.ts';
 
@@ -111,7 +111,7 @@ function armCuts({ machine, stack, sizes }: SectionParts, along: Section['axes']
     const arm = byId(arbors(machine), id);
     const [from, band] = [along.find(a => a.axis === arm?.axis)?.at, stack.layers.get(layer)];
     if (!arm || from === undefined || !band) return [];
-    const width = arm.arm?.width ?? 2 * (sizes.get(id)?.diameter ?? 3) + 2;
+    const width = armWidth(machine, sizes, id);
     return carriedAxes(machine, id).flatMap((axis): Cut[] => {
       const to = along.find(a => a.axis === axis.id)?.at;
       if (to === undefined) return [];
@@ -156,10 +156,7 @@ export function usualSection(
   const near = new Map<string, string[]>();
   for (const j of machine.joints) {
     if (j.kind !== 'mesh') continue;
-    const [a, b] = [j.a, j.b].map(id => {
-      const wheel = byId(machine.wheels, id);
-      return wheel && axisOfWheel(machine, wheel);
-    });
+    const [a, b] = axesOfMesh(machine, j.id);
     if (a === undefined || b === undefined || a === b) continue;
     near.set(a, [...(near.get(a) ?? []), b]);
     near.set(b, [...(near.get(b) ?? []), a]);

@@ -5,7 +5,7 @@ import { linesOf } from './lines.ts';
 import type { Spans } from './spans.ts';
 import { standingRods } from './standing-rods.ts';
 import type { Band, Stack } from './stack.ts';
-import type { TubeSize } from './tubes.ts';
+import { type TubeSize, USUAL_TUBES } from './tubes.ts';
 import { armKey, type MotionParts, type Turning, turningAxis } from './turning.ts';
 
 /** What a wheel fills round its axis, mm: from `inner`, the clear room within a ring, to `outer`. A plain wheel fills its middle too. */
@@ -65,8 +65,12 @@ export interface LayoutParts {
   readonly extents: Readonly<Record<string, Extent>>;
 }
 
-/** Width of an arm's bar where nothing is said: twice its rod, and a hub's worth. mm. */
-const barWidth = (rod: number): number => 2 * rod + 2;
+/** Width of an arm's bar, mm: as said, or twice its rod and a hub's worth. */
+export const armWidth = (
+  machine: Pick<Machine, 'members'>,
+  sizes: ReadonlyMap<string, TubeSize>,
+  arm: string,
+): number => byId(arbors(machine), arm)?.arm?.width ?? 2 * (sizes.get(arm)?.diameter ?? USUAL_TUBES.rod) + 2;
 
 /** All solids of a machine: wheels and arbors in every place they stand in, bars of arms, pillars. */
 export function solidsOf(parts: LayoutParts): Solid[] {
@@ -133,7 +137,7 @@ function armSolids(parts: LayoutParts): Solid[] {
     const path = arm && turningAxis(motion, arm.axis);
     const pivot = arm && motion.at[arm.axis];
     if (!arm || !band || !path || !pivot) return [];
-    const width = arm.arm?.width ?? barWidth(sizes.get(id)?.diameter ?? 3);
+    const width = armWidth(machine, sizes, id);
     const key = armKey(motion, id)?.key;
     return carriedAxes(machine, id).flatMap(axis => {
       const at = motion.at[axis.id];

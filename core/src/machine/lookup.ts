@@ -32,6 +32,19 @@ export function axisOfWheel(machine: Pick<Machine, 'members'>, wheel: Wheel): st
   return member?.kind === 'arbor' ? member.axis : undefined;
 }
 
+/** The axes of the two wheels of a mesh; undefined for a wheel on no axis, or a mesh that is not there. */
+export function axesOfMesh(
+  machine: Pick<Machine, 'members' | 'wheels' | 'joints'>,
+  joint: string,
+): readonly [string | undefined, string | undefined] {
+  const mesh = byId(meshes(machine), joint);
+  const on = (id: string | undefined): string | undefined => {
+    const wheel = byId(machine.wheels, id);
+    return wheel && axisOfWheel(machine, wheel);
+  };
+  return [on(mesh?.a), on(mesh?.b)];
+}
+
 /** An id that is not taken yet: the stem and the next free number. */
 export function freeId(machine: Machine, stem: string): string {
   const taken = new Set(

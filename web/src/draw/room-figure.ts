@@ -1,7 +1,7 @@
 import type { Derived } from '@tesseron/core/derive';
 import { circle, flatten, type Point } from '@tesseron/core/geometry';
-import { armLayers, carriedAxes, cornersOf } from '@tesseron/core/layout';
-import { arbors, byId, type Region } from '@tesseron/core/machine';
+import { armLayers, armWidth, carriedAxes, cornersOf } from '@tesseron/core/layout';
+import { arbors, type Region } from '@tesseron/core/machine';
 import { copyPlace } from '@tesseron/core/motion';
 
 /** A closed line of the plan that stands: the envelope, room kept free, a plate, a pillar. */
@@ -35,8 +35,7 @@ export function roomFigure({ machine, layout, moving }: Derived): RoomFigure {
     lines.push({ kind: 'pillar', points: flatten(circle(p, p.diameter / 2), 0.05) });
   const bars = [...armLayers(machine).keys()].flatMap(arm => {
     const axes = new Set(carriedAxes(machine, arm).map(a => a.id));
-    const said = byId(arbors(machine), arm)?.arm?.width;
-    const width = said ?? 2 * (layout.sizes.get(arm)?.diameter ?? 3) + 2;
+    const width = armWidth(machine, layout.sizes, arm);
     const carried = arbors(machine).filter(m => axes.has(m.axis));
     const further = moving.copies.flatMap((c, i) => (carried.some(m => m.id === c.member) ? [copyPlace(c.member, i)] : [])); // prettier-ignore
     return [...carried.map(m => m.id), ...further].map(place => ({ arm, place, width }));

@@ -1,5 +1,5 @@
 import type { Point } from '../../geometry/index.ts';
-import { type Axis, axisOfWheel, byId, GROUND, type Machine, meshes } from '../../machine/index.ts';
+import { type Axis, axesOfMesh, byId, GROUND, type Machine, placeHangsOn } from '../../machine/index.ts';
 import { lineOf } from '../../train/index.ts';
 import { radians } from '../../units/index.ts';
 import { resolvePlace, type Surroundings } from '../resolve-place.ts';
@@ -55,12 +55,7 @@ export function foldPlan(parts: LayoutParts, distances: Readonly<Record<string, 
   const index = new Map(roots.map((a, i) => [a.id, i] as const));
   const nodeOf = (axisId: string): number | undefined => index.get(lineOf(axes, axisId));
   const across = (joint: string, axis: string): number | undefined => {
-    const mesh = byId(meshes(machine), joint);
-    const ends = [mesh?.a, mesh?.b].flatMap(w => {
-      const wheel = byId(machine.wheels, w);
-      const on = wheel && axisOfWheel(machine, wheel);
-      return on === undefined ? [] : [nodeOf(on)];
-    });
+    const ends = axesOfMesh(machine, joint).map(on => (on === undefined ? undefined : nodeOf(on)));
     return ends.find(n => n !== undefined && n !== index.get(axis));
   };
   const stuff = stuffByNode(parts, nodeOf);
@@ -144,30 +139,9 @@ function hangsOn(
   axes: ReadonlyMap<string, Axis>,
   { id, place }: Axis,
 ): string[] {
-  const joints =
-    place.kind === 'mesh' || place.kind === 'line'
-      ? [place.joint]
-      : place.kind === 'between'
-        ? place.joints
-        : [];
-  const near = joints.flatMap(j => {
-    const mesh = byId(meshes(machine), j);
-    return [mesh?.a, mesh?.b].flatMap(w => {
-      const wheel = byId(machine.wheels, w);
-      return (wheel && axisOfWheel(machine, wheel)) ?? [];
-    });
-  });
-  const others =
-    place.kind === 'coaxial'
-      ? [place.with]
-      : place.kind === 'polar'
-        ? [place.from]
-        : place.kind === 'line'
-          ? [place.through]
-          : place.kind === 'mirror'
-            ? [place.of, place.through]
-            : [];
-  return [...near, ...others].map(a => lineOf(axes, a)).filter(a => a !== id);
+  const on = placeHangsOn(place);
+  const near = on.joints.flatMap(j => axesOfMesh(machine, j).flatMap(a => a ?? []));
+  return [...near, ...on.axes].map(a => lineOf(axes, a)).filter(a => a !== id);
 }
 
 type Stuff = Pick<FoldNode, 'reach' | 'rod' | 'wheels'>;

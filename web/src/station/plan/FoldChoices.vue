@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { type Folded, withFold } from '@tesseron/core/layout';
 import type { Region } from '@tesseron/core/machine';
-import { fixed, mm } from '@tesseron/core/units';
+import { mm } from '@tesseron/core/units';
 import { computed } from 'vue';
 import { rateColour } from '../../draw/rate-colour';
 import { useTheme } from '../../draw/theme';
@@ -53,8 +53,8 @@ function take(fold: Folded): void {
       <p>
         <strong class="figure">{{ mm(2 * d.fold.radius, 1) }}</strong> across,
         <span class="figure">{{ d.fold.layers.layers }}</span> layers,
-        <span class="figure">{{ fixed(d.fold.height, 1) }}</span> high, tightest gap
-        <span class="figure">{{ fixed(d.fold.tightest, 2) }}</span>
+        <span class="figure">{{ mm(d.fold.height, 1) }}</span> high, tightest gap
+        <span class="figure">{{ mm(d.fold.tightest) }}</span>
         <template v-if="d.fold.pillars > 0"
           >; {{ d.fold.pillars }} {{ d.fold.pillars === 1 ? 'pillar' : 'pillars' }} to be moved</template
         >

@@ -21,7 +21,7 @@ import {
 import { fixed, mm } from '@tesseron/core/units';
 import { heightWorking } from '@tesseron/core/working';
 import { nameOf, sayProblem } from '@tesseron/core/words';
-import { computed, ref, watch } from 'vue';
+import { computed, ref, shallowRef } from 'vue';
 import { useWorking } from '../../frame/use-working';
 import { useOpen } from '../../machine/use-open';
 import { length, type NumberSpec } from '../../parts/number-spec';
@@ -30,21 +30,24 @@ import NumberFields from '../../parts/NumberFields.vue';
 /** Layers, tubes and what holds every wheel; layers can be found. */
 const { machine, derived, change } = useOpen();
 const working = useWorking();
-const said = ref('');
+/** What was found, said of the machine as it then was. */
+const said = shallowRef<{ of: Machine; text: string }>();
 const stack = computed(() => derived.value.layout.stack);
-watch(machine, () => (said.value = ''));
+const tell = (text: string): void => {
+  said.value = { of: machine.value, text };
+};
 
 function find(): void {
   const found = findLayers(layoutOf(derived.value));
   if (!found.ok) {
-    said.value = sayProblem(found.problem);
+    tell(sayProblem(found.problem));
     return;
   }
   const { layers, least } = found.value;
   const laid = withLayers(machine.value, found.value);
   change('Find layers', () => laid);
   const proof = layers === least ? 'no fewer will do' : `at least ${least} are needed`;
-  setTimeout(() => (said.value = `${layers} layers, and ${proof}; ${mm(stack.value.height, 1)} high.`));
+  tell(`${layers} layers, and ${proof}; ${mm(stack.value.height, 1)} high.`);
 }
 
 const layers = computed(() =>
@@ -185,7 +188,7 @@ const ownSizes = computed((): NumberSpec[] => {
       {{ mm(stack.height, 1) }} high
     </button>
   </p>
-  <p v-if="said" role="status" data-test="layers-said">{{ said }}</p>
+  <p v-if="said?.of === machine" role="status" data-test="layers-said">{{ said.text }}</p>
   <div class="three">
     <NumberFields :fields="sizes" />
   </div>

@@ -4,7 +4,8 @@ import { type Axis, axisOfWheel, byId, meshes, setAxis, setAxisPlace } from '@te
 import { nameOf, sayProblem } from '@tesseron/core/words';
 import { computed, ref, watch } from 'vue';
 import { useOpen } from '../../machine/use-open';
-import NumberField from '../../parts/NumberField.vue';
+import { length, number, type NumberSpec } from '../../parts/number-spec';
+import NumberFields from '../../parts/NumberFields.vue';
 
 /** How one axis is placed. */
 const props = defineProps<{ axis: Axis }>();
@@ -58,6 +59,22 @@ const setJoint = (i: number, id: string): void => {
 const setSlot = (joint: string, travel: number): void =>
   change('Slot a bearing', setAxis(props.axis.id, { slot: joint === '' ? undefined : { joint, travel } }));
 const shown = (x: number): number => Number(x.toFixed(4));
+const FAR: [number, number] = [-10000, 10000];
+const fields = computed((): NumberSpec[] => {
+  const p = place.value;
+  if (p.kind === 'given')
+    return [
+      length('x', shown(p.x), FAR, x => set({ x }), { test: 'place-x' }),
+      length('y', shown(p.y), FAR, y => set({ y }), { test: 'place-y' }),
+    ];
+  if (p.kind === 'between' || p.kind === 'coaxial') return [];
+  const angle = number('direction', shown(p.angleDeg), [-360, 360], x => set({ angleDeg: x }), { unit: '°', test: 'place-angle' }); // prettier-ignore
+  return p.kind === 'polar' ? [length('distance', shown(p.radius), [0.01, 10000], x => set({ radius: x })), angle] : [angle]; // prettier-ignore
+});
+const travel = computed((): NumberSpec[] => {
+  const { slot } = props.axis;
+  return slot ? [length('to either side', slot.travel, [0.05, 50], x => setSlot(slot.joint, x))] : [];
+});
 </script>
 
 <template>
@@ -72,26 +89,6 @@ const shown = (x: number): number => Number(x.toFixed(4));
     />
     <p v-if="problem" class="error-text" role="alert" data-test="place-problem">{{ problem }}</p>
     <div class="two">
-      <template v-if="place.kind === 'given'">
-        <NumberField
-          :model-value="shown(place.x)"
-          label="x"
-          unit="mm"
-          :least="-10000"
-          :most="10000"
-          data-test="place-x"
-          @update:model-value="set({ x: $event })"
-        />
-        <NumberField
-          :model-value="shown(place.y)"
-          label="y"
-          unit="mm"
-          :least="-10000"
-          :most="10000"
-          data-test="place-y"
-          @update:model-value="set({ y: $event })"
-        />
-      </template>
       <template v-if="place.kind === 'between'">
         <v-select
           v-for="i in [0, 1]"
@@ -140,25 +137,7 @@ const shown = (x: number): number => Number(x.toFixed(4));
         :label="place.kind === 'line' ? 'line through' : 'mirror through'"
         @update:model-value="set({ through: $event })"
       />
-      <NumberField
-        v-if="place.kind === 'polar'"
-        :model-value="shown(place.radius)"
-        label="distance"
-        unit="mm"
-        :least="0.01"
-        :most="10000"
-        @update:model-value="set({ radius: $event })"
-      />
-      <NumberField
-        v-if="place.kind !== 'given' && place.kind !== 'between' && place.kind !== 'coaxial'"
-        :model-value="shown(place.angleDeg)"
-        label="direction"
-        unit="°"
-        :least="-360"
-        :most="360"
-        data-test="place-angle"
-        @update:model-value="set({ angleDeg: $event })"
-      />
+      <NumberFields :fields="fields" />
       <v-btn v-if="place.kind === 'line'" data-test="other-side" @click="set({ further: !place.further })"
         >Other place</v-btn
       >
@@ -174,15 +153,7 @@ const shown = (x: number): number => Number(x.toFixed(4));
         data-test="slot"
         @update:model-value="setSlot($event, axis.slot?.travel ?? 1)"
       />
-      <NumberField
-        v-if="axis.slot"
-        :model-value="axis.slot.travel"
-        label="to either side"
-        unit="mm"
-        :least="0.05"
-        :most="50"
-        @update:model-value="setSlot(axis.slot.joint, $event)"
-      />
+      <NumberFields :fields="travel" />
     </div>
   </section>
 </template>

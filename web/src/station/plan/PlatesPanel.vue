@@ -149,7 +149,7 @@ const saveTable = (): Promise<boolean> =>
       </button>
     </div>
     <p><v-btn data-test="add-pillar" @click="addPillar">Add a pillar</v-btn></p>
-    <h3>Holes of the {{ side }} plate</h3>
+    <h3>Holes of the {{ side }} plate, mm</h3>
     <p class="acts">
       <button
         v-for="s in ['back', 'front'] as const"

@@ -100,7 +100,7 @@ const remove = (id: string): void =>
             stands otherwise than when it was named, as trains have changed: {{ p.moved.join(', ') }}
           </p>
         </td>
-        <td class="figure">{{ p.turns }}</td>
+        <td class="figure">{{ p.turns }} turns</td>
         <td>
           <button
             type="button"

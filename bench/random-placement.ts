@@ -1,8 +1,7 @@
-import { USUAL_CLEARANCE } from '../clearances.ts';
-import { type Folded, type FoldQuery, foldTrain } from './fold.ts';
+import { type Folded, type FoldQuery, foldTrain, USUAL_CLEARANCE } from '../core/src/layout/index.ts';
 
 /** What plain chance finds. */
-export interface RandomPlacement {
+interface RandomPlacement {
   readonly tried: number;
   readonly found: number;
   readonly best: Folded | undefined;
