@@ -49,8 +49,17 @@ export function kestrels(): Machine {
     ],
   };
   BIRDS.forEach((bird, layer) => (m = withBird(m, bird, layer)));
-  return fitBores(must(layersFound(m)));
+  return withBirds(fitBores(must(layersFound(m))));
 }
+
+/** Where each bird looks: a leaf upon its arbor, read in degrees from where it looked at first. */
+const withBirds = (m: Machine): Machine => ({
+  ...m,
+  indicators: BIRDS.map((bird, i) => ({
+    ...{ kind: 'hand' as const, id: `look${i + 1}`, name: bird.name, member: `bird${i + 1}`, settingDeg: 90 },
+    ...{ radius: 34, tail: 14, width: 9, shape: 'leaf' as const, reads: { kind: 'degrees' as const } },
+  })),
+});
 
 function withBird(machine: Machine, bird: Bird, layer: number): Machine {
   const wheel = (id: string, name: string, member: string, count: number): Wheel => ({

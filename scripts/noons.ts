@@ -1,7 +1,16 @@
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { type Machine, newAim, newMachine, writeMachine } from '../core/src/machine/index.ts';
+import {
+  type Dial,
+  GROUND,
+  type Hand,
+  type Machine,
+  newAim,
+  newMachine,
+  writeMachine,
+} from '../core/src/machine/index.ts';
 import { layersFound } from '../core/src/hand/index.ts';
+import { type DialStart, startRings } from '../core/src/indicator/index.ts';
 import { fitBores } from '../core/src/layout/index.ts';
 import { must } from '../core/src/result/index.ts';
 
@@ -93,7 +102,41 @@ export function noons(): Machine {
     layer: 6,
     wheel: 'reverser-12',
   });
-  return fitBores(must(layersFound(withAims(m))));
+  return fitBores(must(layersFound(withDials(withAims(m)))));
+}
+
+/** A dial that stands about an axis, and hands upon it. */
+function dial(id: string, name: string, axis: string, radius: number, start: DialStart): Dial {
+  return {
+    ...{ kind: 'dial', id, name, member: GROUND, axis, radius, settingDeg: 90, sense: 'clockwise' },
+    ...{ rings: startRings(start, radius), windows: [] },
+  };
+}
+
+function hand(id: string, name: string, on: string, dialId: string, radius: number, full: string): Hand {
+  return {
+    ...{ kind: 'hand', id, name, member: on, dial: dialId, radius, settingDeg: 90 },
+    ...{ shape: radius > 30 ? 'tapered' : 'leaf', reads: { kind: 'clock', full } },
+  };
+}
+
+/** Solar time on one dial of twelve hours, sidereal time on one of twenty-four, seconds by themselves; all hands turn clockwise. */
+function withDials(m: Machine): Machine {
+  if (!m.drive) throw new Error('noons: no drive');
+  return {
+    ...m,
+    start: '2026-01-01T00:00:00Z',
+    drive: { ...m.drive, turns: 'clockwise' },
+    indicators: [
+      dial('solar-dial', 'Solar dial', 'axis1', 40, '12 hours'),
+      hand('hour-hand', 'Hour hand', 'hour', 'solar-dial', 23, '12 h'),
+      hand('minute-hand', 'Minute hand', 'drive', 'solar-dial', 35, '1 h'),
+      dial('star-dial', 'Sidereal dial', 'sidereal-axis', 25, '24 hours'),
+      hand('star-hand', 'Sidereal hand', 'sidereal', 'star-dial', 20, '24 h'),
+      dial('seconds-dial', 'Seconds dial', 'escape-axis', 20, '60'),
+      hand('seconds-hand', 'Seconds hand', 'escape', 'seconds-dial', 16, '1 min'),
+    ],
+  };
 }
 
 interface Stage {

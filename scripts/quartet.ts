@@ -3,6 +3,7 @@ import { join } from 'node:path';
 import { type BranchQuery, searchBranches } from '../core/src/branch/index.ts';
 import { branchOutputs, plantBranches } from '../core/src/build/index.ts';
 import { derive } from '../core/src/derive/index.ts';
+import { inProportion, setHandsTo } from '../core/src/indicator/index.ts';
 import { fitBores } from '../core/src/layout/index.ts';
 import {
   type Machine,
@@ -13,6 +14,9 @@ import {
   writeMachine,
 } from '../core/src/machine/index.ts';
 import { PERIODS, wantedTextOf } from '../core/src/period/index.ts';
+import { AT_REST } from '../core/src/motion/index.ts';
+import { toNumber } from '../core/src/rational/index.ts';
+import { parseDate, secondsSince2000 } from '../core/src/units/index.ts';
 import { must } from '../core/src/result/index.ts';
 
 /** What the search for the four moons is asked: any speed of the crank, least worst error. */
@@ -77,7 +81,21 @@ export function quartet(): Machine {
       branches: plan.branches.map(b => ({ aim: b.output, stages: b.stages })),
     },
   );
-  return fitBores(setArbor('drive', { reach: 'back' })(setLayout(STAND)(planted)));
+  return withMoons(fitBores(setArbor('drive', { reach: 'back' })(setLayout(STAND)(planted))));
+}
+
+/** The moons as balls, distances and sizes by the roots of the true ones, each at its mean longitude at the start. */
+function withMoons(machine: Machine): Machine {
+  const bodies = machine.aims.flatMap((aim, i): Machine['indicators'][number][] => {
+    if (aim.member === undefined) return [];
+    const body = { kind: 'body', id: `moon${i + 1}`, name: aim.name, member: aim.member } as const;
+    return [{ ...body, radius: 4, distance: 50, settingDeg: 0, reads: { kind: 'degrees' } }];
+  });
+  const sized = must(inProportion({ ...machine, indicators: bodies }, 130, 7, 'roots'));
+  const start = parseDate(sized.start ?? '');
+  if (!start.ok) throw new Error('quartet: no start');
+  const facts = { machine: sized, rates: derive(sized).train.rates };
+  return setHandsTo(facts, toNumber(secondsSince2000(start.value)), AT_REST).machine;
 }
 
 if (process.argv[1] === import.meta.filename)

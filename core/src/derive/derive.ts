@@ -2,6 +2,7 @@ import { assemblyFindings, axisPositions, layoutParts, layoutState, wheelPhases 
 import { type Finding, finding } from '../result/index.ts';
 import { isZero, type Rational, sign, toNumber } from '../rational/index.ts';
 import type { Machine } from '../machine/index.ts';
+import { indicatorFindings } from '../indicator/index.ts';
 import { movingOf } from '../motion/index.ts';
 import { CHORD_ERROR } from '../tooth/index.ts';
 import { driveFlow, groundRate, inMode, trainRates } from '../train/index.ts';
@@ -51,7 +52,7 @@ export function derive(machine: Machine, before?: Derived, chordError = CHORD_ER
   const phases = stage(old?.phases, [positions.value, wheelList, joints], () =>
     wheelPhases(machine, positions.value.at),
   );
-  const moving = stage(old?.moving, [positions.value, train.value, wheelList], () =>
+  const moving = stage(old?.moving, [positions.value, train.value, wheelList, machine.drive?.turns], () =>
     movingOf(machine, train.value, positions.value.at),
   );
   const free = stage(old?.standsFor, [aimList, train.value, drive.value], () =>
@@ -113,9 +114,12 @@ export function derive(machine: Machine, before?: Derived, chordError = CHORD_ER
       return layoutState(layoutParts(machine, { rates, uneven, at: positions.value.at }, extents.value));
     },
   );
+  const shown = stage(old?.shown, [train.value, indicators, machine.drive, members], () =>
+    indicatorFindings({ machine, rates: train.value.rates }),
+  );
   const stages: Stages = {
     ...{ drive, standsFor: free, train, modules, wheels, meshes, positions, phases, aims, teeth },
-    ...{ closed, extents, layout, assembly, moving, flow, slack },
+    ...{ closed, extents, layout, assembly, moving, flow, slack, shown },
   };
   const findings = [
     ...driveFindings(standing, drive.value),
@@ -130,6 +134,7 @@ export function derive(machine: Machine, before?: Derived, chordError = CHORD_ER
     ...slackFindings(machine, aims.value, member => slack.value[member]),
     ...closed.value,
     ...phases.value.findings,
+    ...shown.value,
     ...layout.value.findings,
   ];
   return {

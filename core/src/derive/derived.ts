@@ -102,6 +102,7 @@ export interface Stages {
   readonly flow: Stage<DriveFlow>;
   readonly slack: Stage<Readonly<Record<string, Slack>>>;
   readonly assembly: Stage<readonly Finding[]>;
+  readonly shown: Stage<readonly Finding[]>;
 }
 
 /** Modules by toothing, mm, and toothings that have none. */

@@ -11,3 +11,6 @@ export * from './layout-of.ts';
 export { type DriftCourse, driftCourse } from './drift-course.ts';
 export * from './sky-reading.ts';
 export * from './torque.ts';
+export * from './sky-events.ts';
+export * from './drift-share.ts';
+export * from './uneven-sky.ts';

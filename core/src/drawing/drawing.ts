@@ -17,6 +17,8 @@ export interface Label {
   readonly y: number;
   readonly height: number;
   readonly role: LineRole;
+  /** Turned about its anchor, radians, counter-clockwise; upright when not said. */
+  readonly angle?: number;
 }
 
 /** A named group of shapes, turned by `angle` (radians, counter-clockwise) about its origin and then moved to x, y. */

@@ -1,5 +1,6 @@
 import { Colors, DxfWriter, LWPolylineFlags, type LWPolylineVertex, point2d, point3d, TextHorizontalAlignment, TextVerticalAlignment, Units } from '@tarikjabiri/dxf'; // prettier-ignore
 import type { Drawing, Group, LineRole } from '../drawing/index.ts';
+import { degrees } from '../units/index.ts';
 import { type Path, type Point, rotate, sweep } from '../geometry/index.ts';
 
 /** A layer for every operation, in its own colour. */
@@ -36,6 +37,7 @@ function writeGroup(dxf: DxfWriter, group: Group): void {
     dxf.addText(point3d(p.x, p.y), label.height, label.text, {
       layerName: LAYERS[label.role].name,
       secondAlignmentPoint: point3d(p.x, p.y),
+      ...(label.angle !== undefined && { rotation: degrees(group.angle + label.angle) }),
       horizontalAlignment: TextHorizontalAlignment.Center,
       verticalAlignment: TextVerticalAlignment.BaseLine,
     });

@@ -1,4 +1,5 @@
 import type { Drawing, Group, Label, LineRole, Shape } from '../drawing/index.ts';
+import { degrees } from '../units/index.ts';
 import { bounds, flatten, type Path, type Point, rotate, sweep } from '../geometry/index.ts';
 
 /** Colours and widths (mm) by role: hairlines that cutters take by colour. */
@@ -55,8 +56,10 @@ function shapeLine(shape: Shape, group: Group): string {
 
 function labelLine(label: Label, group: Group): string {
   const p = place(label, group);
+  const deg = -degrees(group.angle + (label.angle ?? 0));
+  const turned = label.angle === undefined ? '' : ` transform="rotate(${num(deg)} ${num(p.x)} ${num(-p.y)})"`;
   const fill = label.role === 'reference' ? '#808080' : '#0000d0';
-  return `<text data-role="${label.role}" x="${num(p.x)}" y="${num(-p.y)}" font-family="sans-serif" font-size="${num(label.height)}" text-anchor="middle" fill="${fill}">${escape(label.text)}</text>`;
+  return `<text data-role="${label.role}" x="${num(p.x)}" y="${num(-p.y)}" font-family="sans-serif" font-size="${num(label.height)}" text-anchor="middle" fill="${fill}"${turned}>${escape(label.text)}</text>`;
 }
 
 /** Path data of one path: true arcs as arcs, closed by Z. */

@@ -238,7 +238,25 @@ describe('a train built by hand', () => {
         expect(must(readMachine(writeMachine(m)))).to.deep.equal(JSON.parse(JSON.stringify(m)));
         derive(m);
       }),
-      { numRuns: 150 },
+      {
+        numRuns: 150,
+        // Three arbors of one line of which each would turn within the next.
+        examples: [
+          [
+            [
+              [2, 0, 0, 0],
+              [0, 0, 0, 0],
+              [2, 0, 0, 0],
+              [0, 0, 0, 0],
+              [1, 5, 0, 0],
+              [3, 0, 0, 0],
+              [9, 0, 71, 4],
+              [0, 0, 0, 0],
+              [0, 0, 0, 0],
+            ].map(([act, a, b, n]) => ({ act: act!, a: a!, b: b!, n: n! })),
+          ],
+        ],
+      },
     );
   });
 });

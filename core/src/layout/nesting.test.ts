@@ -145,8 +145,18 @@ describe('plates', () => {
       7.95, 7.95, 7.95, 7.95,
     ]);
     const tide = front!.holes.find(h => h.for === 'arbor2')!;
-    expect(tide.diameter, 'the tube, not the rod in it').to.be.closeTo(6.3, 1e-9);
-    expect(back!.holes.find(h => h.kind === 'rod')!.diameter).to.be.closeTo(3.95, 1e-9);
+    const rod = saltreach.layout.sizes.get('drive')!.diameter;
+    expect(tide.diameter, 'the tube, not the rod in it: play, two walls, fit').to.be.closeTo(
+      rod + 0.2 + 2 + 0.1,
+      1e-9,
+    );
+    expect(back!.holes.find(h => h.for === 'drive')!.diameter, 'the rod turns').to.be.closeTo(
+      rod + 0.1,
+      1e-9,
+    );
+    // Without an hour hand the drive ends below, and the tide tube turns on a rod of 4 mm that is pressed in.
+    const bare = derive({ ...saltreach.machine, indicators: [] }).layout.plates[0]!;
+    expect(bare.holes.find(h => h.kind === 'rod')!.diameter).to.be.closeTo(3.95, 1e-9);
   });
 
   it('slots lie along the line of centres of the mesh that they set, and lengthen both ways', () => {

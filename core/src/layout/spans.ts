@@ -92,21 +92,32 @@ export const hubbed = (machine: Pick<Machine, 'wheels'>, arbor: string): Machine
 const showsAnything = (machine: Pick<Machine, 'aims' | 'indicators'>, id: string): boolean =>
   machine.aims.some(a => a.member === id) || machine.indicators.some(i => i.member === id);
 
-/** For every arbor of a line those that turn within it, the innermost first; pairs that cannot nest are told. */
+/**
+ * For every arbor of a line those that turn within it, the innermost first; pairs that cannot nest are told. What leaves only one way
+ * is settled first; a pair that could nest either way goes the way that closes no circle; one that closes a circle cannot nest.
+ */
 function nest(drafts: readonly Draft[], clashes: NestClash[]): Map<string, string[]> {
   const inner = new Map(drafts.map(d => [d.arbor.id, new Set<string>()] as const));
+  const within = (id: string, outer: string): boolean =>
+    [...(inner.get(outer) ?? [])].some(x => x === id || within(id, x));
+  const put = (a: string, outer: string): boolean => {
+    if (within(outer, a)) return false;
+    inner.get(outer)?.add(a);
+    return true;
+  };
+  const either: NestClash[] = [];
   drafts.forEach((a, i) => {
     for (const b of drafts.slice(i + 1)) {
       if (!overlap(a.reaching, b.reaching)) continue;
       const aOut = !b.on.some(band => overlap(band, a.reaching));
       const bOut = !a.on.some(band => overlap(band, b.reaching));
-      if (bOut) inner.get(b.arbor.id)?.add(a.arbor.id);
-      else if (aOut) inner.get(a.arbor.id)?.add(b.arbor.id);
-      else clashes.push({ a: a.arbor.id, b: b.arbor.id });
+      const pair = { a: a.arbor.id, b: b.arbor.id };
+      if (aOut && bOut) either.push(pair);
+      else if (!(bOut && put(pair.a, pair.b)) && !(aOut && put(pair.b, pair.a))) clashes.push(pair);
     }
   });
-  const depth = (id: string, seen: readonly string[] = []): number =>
-    seen.includes(id) ? 0 : Math.max(-1, ...[...(inner.get(id) ?? [])].map(x => depth(x, [...seen, id]))) + 1;
+  for (const { a, b } of either) if (!put(a, b)) put(b, a);
+  const depth = (id: string): number => Math.max(-1, ...[...(inner.get(id) ?? [])].map(depth)) + 1;
   return new Map([...inner].map(([id, set]) => [id, [...set].sort((p, q) => depth(p) - depth(q))]));
 }
 

@@ -41,11 +41,34 @@ describe('machine files', () => {
     expect(must(readMachine(writeMachine(newMachine('x'))))).to.deep.equal(newMachine('x'));
   });
 
+  it('of version 5 keep their hands and dials, which gain a shape, a ring and a distance', () => {
+    const before = ['hand', 'dial', 'globe', 'body'].map((kind, i) => ({ id: `i${i}`, name: kind, member: 'arbor2', kind, radius: 20, settingDeg: 15 })); // prettier-ignore
+    const old = { ...(JSON.parse(starter) as object), version: 5, indicators: before };
+    const [hand, dial, globe, body] = must(readMachine(JSON.stringify(old))).indicators;
+    expect(hand).to.deep.equal({ ...before[0], shape: 'tapered' });
+    expect(globe).to.deep.equal(before[2]);
+    expect(body).to.deep.equal({ ...before[3], distance: 40 });
+    expect(dial).to.deep.equal({
+      ...before[1],
+      sense: 'counter-clockwise',
+      rings: [{ outer: 20, inner: 18, divisions: 12 }],
+      windows: [],
+    });
+  });
+
+  it('with a hand on a dial that is not there, or a dial on no axis, are refused by name', () => {
+    const change = (more: object): string => damaged(m => Object.assign((m as unknown as { indicators: object[] }).indicators[1]!, more)); // prettier-ignore
+    expect(change({ dial: 'nowhere' })).to.equal('missing-dial');
+    expect(change({ dial: 'hour-hand' }), 'a hand is no dial').to.equal('missing-dial');
+    expect(damaged(m => Object.assign((m as unknown as { indicators: object[] }).indicators[0]!, { axis: 'axis99' }))).to.equal('missing-axis'); // prettier-ignore
+  });
+
   it('of version 1 are brought up to date: nothing is lost, and an empty list of plans is added', () => {
-    const { plans: _, layout: _laid, ...old } = JSON.parse(starter) as Record<string, unknown>;
+    const { plans: _, layout: _laid, ...all } = JSON.parse(starter) as Record<string, unknown>;
+    const old: Record<string, unknown> = { ...all, indicators: [] };
     const read = must(readMachine(JSON.stringify({ ...old, version: 1 })));
     const now = must(readMachine(starter));
-    expect(read).to.deep.equal({ ...now, layout: { keepOuts: [] } });
+    expect(read).to.deep.equal({ ...now, layout: { keepOuts: [] }, indicators: [] });
     const search = {
       id: 's1',
       aim: 'tide',

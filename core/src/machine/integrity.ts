@@ -3,7 +3,8 @@ import { placeHangsOn } from './place.ts';
 import { GROUND } from './schema/basic.ts';
 import type { Machine } from './types.ts';
 
-type Kind = 'axis' | 'member' | 'toothing' | 'wheel' | 'joint' | 'aim' | 'process' | 'frame' | 'mode';
+type Kind =
+  'axis' | 'dial' | 'member' | 'toothing' | 'wheel' | 'joint' | 'aim' | 'process' | 'frame' | 'mode';
 
 /**
  * What the shape of a document cannot say: every id is used once, every reference leads to a thing of the right
@@ -39,6 +40,7 @@ function missing(machine: Machine): Problem[] {
     joint: new Set(machine.joints.map(x => x.id)),
     aim: new Set(machine.aims.map(x => x.id)),
     mode: new Set(machine.modes.map(x => x.id)),
+    dial: new Set(machine.indicators.filter(x => x.kind === 'dial').map(x => x.id)),
     process: new Set(machine.processes.map(x => x.id)),
     frame: new Set([GROUND, ...machine.members.filter(m => m.kind === 'arbor').map(m => m.id)]),
   };
@@ -93,7 +95,11 @@ function* workReferences(machine: Machine): Generator<Reference> {
     for (const id of m.engaged) yield [m.name, 'joint', id];
     for (const id of m.held) yield [m.name, 'member', id];
   }
-  for (const i of machine.indicators) yield [i.name, 'member', i.member];
+  for (const i of machine.indicators) {
+    yield [i.name, i.kind === 'dial' ? 'frame' : 'member', i.member];
+    if (i.kind === 'hand') yield [i.name, 'dial', i.dial];
+    if (i.kind === 'dial') yield [i.name, 'axis', i.axis];
+  }
   for (const p of machine.parts) {
     for (const id of p.wheels) yield [p.name, 'wheel', id];
     yield [p.name, 'process', p.process];

@@ -6,6 +6,10 @@ export const byId = <T extends { readonly id: string }>(
   id: string | undefined,
 ): T | undefined => list.find(x => x.id === id);
 
+/** The way that the drive turns, seen from the front: 1 counter-clockwise, −1 clockwise. Rates are signed against it. */
+export const driveWay = ({ drive }: Pick<Machine, 'drive'>): 1 | -1 =>
+  drive?.turns === 'clockwise' ? -1 : 1;
+
 /** The members that turn on an axis. */
 export const arbors = (machine: Pick<Machine, 'members'>): Arbor[] =>
   machine.members.filter((m): m is Arbor => m.kind === 'arbor');

@@ -5,11 +5,17 @@ import { VERSION } from './schema/machine.ts';
  * added plans for several outputs, wider searches with what they found, aims seen from an arm, and the way a drive rolls;
  * version 3 added the mode a machine stands in, what turns the drive, and the way bevels, worms and racks stand; version 4
  * added what tooth forms beside the involute are made from, bores of other shapes, and bodies; version 5
- * added the layout: envelope, plates, tubes, axes on lines and in mirrors.
+ * added the layout: envelope, plates, tubes, axes on lines and in mirrors; version 6 added what hands, dials, globes and
+ * bodies look like and how they are read, and the way round that the drive turns.
  */
 const STEPS: Readonly<Record<number, (data: unknown) => unknown>> = {
   1: data => ({ ...(data as object), version: 2, plans: [] }),
   2: data => ({ ...(data as object), version: 3 }),
+  5: data => ({
+    ...(data as object),
+    version: 6,
+    indicators: indicatorsOf((data as { indicators?: unknown }).indicators),
+  }),
   4: data => ({ ...(data as object), version: 5, layout: { keepOuts: [] } }),
   3: data => ({
     ...(data as object),
@@ -36,6 +42,19 @@ function formsOf(toothings: unknown): unknown {
     const leaning = typeof helixDeg === 'number' ? { helixDeg: Math.abs(helixDeg) } : {};
     const said = kind === 'cycloidal' ? { kind } : form;
     return { ...rest, ...leaning, form: { ...FORMS_BEFORE_4[kind], ...said } };
+  });
+}
+
+/** Indicators of version 5 had a radius and a setting only. */
+function indicatorsOf(indicators: unknown): unknown {
+  if (!Array.isArray(indicators)) return indicators;
+  return indicators.map((i: unknown) => {
+    const { kind, radius } = (i ?? {}) as { kind?: unknown; radius?: unknown };
+    if (kind === 'hand') return { ...(i as object), shape: 'tapered' };
+    if (kind === 'body') return { ...(i as object), distance: Number(radius) * 2 };
+    if (kind !== 'dial') return i;
+    const ring = { outer: Number(radius), inner: Number(radius) * 0.9, divisions: 12 };
+    return { ...(i as object), sense: 'counter-clockwise', rings: [ring], windows: [] };
   });
 }
 

@@ -1,5 +1,6 @@
 import type { z } from 'zod';
 import type { Axis as AxisSchema } from './schema/axis.ts';
+import type { Indicator as IndicatorSchema } from './schema/indicator.ts';
 import type { Joint as JointSchema } from './schema/joint.ts';
 import type { Region as RegionSchema } from './schema/layout.ts';
 import type { MachineSchema } from './schema/machine.ts';
@@ -31,3 +32,9 @@ export type Aim = Deep<z.output<typeof AimSchema>>;
 export type Search = Deep<z.output<typeof SearchSchema>>;
 export type Plan = Deep<z.output<typeof PlanSchema>>;
 export type Process = Deep<z.output<typeof ProcessSchema>>;
+export type Indicator = Deep<z.output<typeof IndicatorSchema>>;
+export type Hand = Extract<Indicator, { kind: 'hand' }>;
+export type Dial = Extract<Indicator, { kind: 'dial' }>;
+export type Ring = Dial['rings'][number];
+export type DialWindow = Dial['windows'][number];
+export type Reads = NonNullable<Indicator['reads']>;

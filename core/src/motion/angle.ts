@@ -16,11 +16,23 @@ export function advance(turns: DriveTurns, by: number): DriveTurns {
   return { whole: turns.whole + BigInt(carry), part: sum - carry };
 }
 
+const SAFE = Number.MAX_SAFE_INTEGER;
+
+/** As many turns the other way. */
+export const opposite = ({ whole, part }: DriveTurns): DriveTurns =>
+  part === 0 ? { whole: -whole, part } : { whole: -whole - 1n, part: 1 - part };
+
 /**
  * Angle of a member in radians, in [0, 2π) or a little beyond: whole turns of the drive are taken exactly and only
  * their remainder becomes a double, so that no error grows with time.
  */
 export function memberAngle(rate: Rational, turns: DriveTurns): number {
+  const [num, den, whole] = [Number(rate.num), Number(rate.den), Number(turns.whole)];
+  // The same in doubles as long as all are whole numbers that a double holds: no bigint is made for a frame.
+  if (den <= SAFE && Math.abs(num) <= SAFE && Math.abs(num * whole) <= SAFE) {
+    const rest = (num * whole) % den;
+    return 2 * Math.PI * ((rest < 0 ? rest + den : rest) / den + (num / den) * turns.part);
+  }
   const product = rate.num * turns.whole;
   const rest = product - floorDiv(product, rate.den) * rate.den;
   return 2 * Math.PI * (toNumber({ num: rest, den: rate.den }) + toNumber(rate) * turns.part);

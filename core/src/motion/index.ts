@@ -8,3 +8,5 @@ export * from './turns-for.ts';
 export * from './true-motion.ts';
 export * from './speeds.ts';
 export * from './by-hand.ts';
+export * from './loop.ts';
+export * from './tooth-step.ts';

@@ -1,8 +1,8 @@
 import type { Point } from '../geometry/index.ts';
-import { arbors, GROUND, type Machine } from '../machine/index.ts';
+import { arbors, driveWay, GROUND, type Machine } from '../machine/index.ts';
 import type { Rational } from '../rational/index.ts';
 import type { TrainRates } from '../train/index.ts';
-import { type DriveTurns, memberAngle } from './angle.ts';
+import { type DriveTurns, memberAngle, opposite } from './angle.ts';
 import { type MemberCopy, memberCopies } from './copies.ts';
 import type { Stance } from './stance.ts';
 import { unevenOffset } from './uneven.ts';
@@ -13,6 +13,8 @@ export interface Moving {
   readonly train: Pick<TrainRates, 'rates' | 'responses'>;
   readonly arbors: readonly MovingArbor[];
   readonly copies: readonly MemberCopy[];
+  /** The drive turns clockwise, seen from the front, and all else the other way round. */
+  readonly clockwise: boolean;
 }
 
 interface MovingArbor {
@@ -26,7 +28,7 @@ interface MovingArbor {
 
 /** Prepares positions: `rest` gives every axis at rest, mm. What stands on nothing known is left out. */
 export function movingOf(
-  machine: Pick<Machine, 'axes' | 'members' | 'wheels' | 'joints'>,
+  machine: Pick<Machine, 'axes' | 'members' | 'wheels' | 'joints' | 'drive'>,
   train: Pick<TrainRates, 'rates' | 'responses'>,
   rest: Readonly<Record<string, Point>>,
 ): Moving {
@@ -49,25 +51,34 @@ export function movingOf(
     done.add(id);
   };
   for (const id of axisOf.keys()) put(id, 0);
-  return { machine, train, arbors: ordered, copies: memberCopies(machine) };
+  return { machine, train, arbors: ordered, copies: memberCopies(machine), clockwise: driveWay(machine) < 0 };
 }
 
-/** Where every arbor stands and how far it has turned against the ground, by id; copies by `copyPlace`. */
-export function stancesAt(moving: Moving, turns: DriveTurns): Map<string, Stance> {
-  const found = new Map<string, Stance>();
+/**
+ * Where every arbor stands and how far it has turned against the ground, by id; copies by `copyPlace`. Given a map, fills it
+ * anew and makes no new places for those it has: a running picture asks for one every frame.
+ */
+export function stancesAt(
+  moving: Moving,
+  turns: DriveTurns,
+  found: Map<string, Stance> = new Map<string, Stance>(),
+): Map<string, Stance> {
   const { rates, responses } = moving.train;
+  const driven = moving.clockwise ? opposite(turns) : turns;
   for (const { id, rate, uneven, at, arm } of moving.arbors) {
-    const mean = rate ? memberAngle(rate, turns) : 0;
-    const own = uneven ? mean + unevenOffset(moving.machine, rates, responses, id, turns) : mean;
+    const mean = rate ? memberAngle(rate, driven) : 0;
+    const own = uneven ? mean + unevenOffset(moving.machine, rates, responses, id, driven) : mean;
     const carried = arm === undefined ? undefined : found.get(arm);
-    found.set(id, carried ? onArm(carried, at, own) : { centre: at, angle: own });
+    if (carried) putOnArm(found, id, carried.centre, carried.angle, at.x, at.y, carried.angle + own);
+    else put(found, id, at.x, at.y, own);
   }
-  for (const [i, copy] of moving.copies.entries()) {
-    const [own, arm] = [found.get(copy.member), found.get(copy.arm)];
+  for (let i = 0; i < moving.copies.length; i++) {
+    const copy = moving.copies[i];
+    const own = copy && found.get(copy.member);
+    const arm = copy && found.get(copy.arm);
     if (!own || !arm) continue;
     const [dx, dy] = [own.centre.x - arm.centre.x, own.centre.y - arm.centre.y];
-    const place = onArm({ centre: arm.centre, angle: copy.turn }, { x: dx, y: dy }, 0);
-    found.set(copyPlace(copy.member, i), { centre: place.centre, angle: own.angle });
+    putOnArm(found, copyPlace(copy.member, i), arm.centre, copy.turn, dx, dy, own.angle);
   }
   return found;
 }
@@ -75,10 +86,32 @@ export function stancesAt(moving: Moving, turns: DriveTurns): Map<string, Stance
 /** The name of a further place of a member: of the i-th copy of a machine. */
 export const copyPlace = (member: string, i: number): string => `${member} ${i}`;
 
-function onArm(arm: Stance, at: Point, own: number): Stance {
-  const [c, s] = [Math.cos(arm.angle), Math.sin(arm.angle)];
-  return {
-    centre: { x: arm.centre.x + c * at.x - s * at.y, y: arm.centre.y + s * at.x + c * at.y },
-    angle: arm.angle + own,
-  };
+interface Place {
+  centre: { x: number; y: number };
+  angle: number;
+}
+
+function put(found: Map<string, Stance>, id: string, x: number, y: number, angle: number): void {
+  const known = found.get(id) as Place | undefined;
+  if (!known) {
+    found.set(id, { centre: { x, y }, angle });
+    return;
+  }
+  known.centre.x = x;
+  known.centre.y = y;
+  known.angle = angle;
+}
+
+/** Puts what stands so far from an arm's axis, the arm turned by an angle. */
+function putOnArm(
+  found: Map<string, Stance>,
+  id: string,
+  pivot: Point,
+  turned: number,
+  dx: number,
+  dy: number,
+  angle: number,
+): void {
+  const [c, s] = [Math.cos(turned), Math.sin(turned)];
+  put(found, id, pivot.x + c * dx - s * dy, pivot.y + s * dx + c * dy, angle);
 }

@@ -48,3 +48,9 @@ export function recurrenceOf(
   }
   return { whole, members, meshes: pairs };
 }
+
+/** Whether everything stands as it did after so many turns of the drive: a whole multiple of those in which it recurs. */
+export function filmCloses(turns: number, whole: bigint | undefined): boolean {
+  if (whole === undefined || whole === 0n || !Number.isInteger(turns)) return false;
+  return BigInt(turns) % whole === 0n;
+}

@@ -3,10 +3,11 @@ import type { Drawing, Group } from '../drawing/index.ts';
 import { circle } from '../geometry/index.ts';
 import { AT_REST, copyPlace, type DriveTurns, stancesAt } from '../motion/index.ts';
 import { fail, ok, type Result } from '../result/index.ts';
+import { indicatorGroups } from './indicator-drawing.ts';
 import { fileNotes, wheelShapes } from './wheel-drawing.ts';
 
-/** The whole plan in mesh at some turns of the drive: every wheel that has an outline, its pitch circle and its name. */
-export function planDrawing(derived: Derived, turns: DriveTurns = AT_REST): Result<Drawing> {
+/** The whole plan in mesh at some turns of the drive: every wheel that has an outline, its pitch circle and its name; as a picture, hands and dials too. */
+export function planDrawing(derived: Derived, turns: DriveTurns = AT_REST, picture = false): Result<Drawing> {
   const groups: Group[] = [];
   const places = stancesAt(derived.moving, turns);
   for (const wheel of derived.machine.wheels) {
@@ -30,6 +31,7 @@ export function planDrawing(derived: Derived, turns: DriveTurns = AT_REST): Resu
     for (const [i, copy] of derived.moving.copies.entries())
       if (copy.member === wheel.member) put(copyPlace(copy.member, i), copy.spin);
   }
+  if (picture) groups.push(...indicatorGroups(derived, places));
   if (groups.length === 0) return fail('nothing-to-draw');
   return ok({ title: `${derived.machine.name}: plan`, notes: fileNotes(derived), groups });
 }

@@ -4,6 +4,7 @@ import { figure, fixed, mm } from '../units/index.ts';
 import type { FindingWords, Words } from './finding-words.ts';
 import { nameOf } from './names.ts';
 import { sayProblem } from './problem.ts';
+import { INDICATOR_WORDS } from './indicator-words.ts';
 import { LAYOUT_WORDS } from './layout-words.ts';
 import { TEETH_WORDS } from './teeth-words.ts';
 
@@ -211,7 +212,11 @@ const WORDS: Readonly<Record<string, Words>> = {
 
 /** A finding as the maker reads it. Throws for a code without words. */
 export function sayFinding(finding: Finding, machine: Machine): FindingWords {
-  const words = WORDS[finding.code] ?? TEETH_WORDS[finding.code] ?? LAYOUT_WORDS[finding.code];
+  const words =
+    WORDS[finding.code] ??
+    TEETH_WORDS[finding.code] ??
+    LAYOUT_WORDS[finding.code] ??
+    INDICATOR_WORDS[finding.code];
   if (!words) throw new Error(`sayFinding: no words for ${finding.code}`);
   return words({
     name: (n = 0) => nameOf(machine, finding.subjects[n] ?? ''),
@@ -227,6 +232,9 @@ const FIXES: Readonly<Record<string, (value: number, name: string) => string>> =
   'set-spread': v => (v === 0 ? 'Centres at theory' : `Spread ${mm(v)}`),
   'set-addendum': v => `Stub teeth, addendum ${figure(v, 3)}`,
   'set-fillet': v => `Fillet ${figure(v, 3)} modules`,
+  'dial-other-way': () => 'Number the dial the other way',
+  'drive-other-way': () => 'Turn the drive the other way',
+  'hand-length': v => `Hand of ${mm(v)}`,
   'insert-idler': v => `Insert an idler of ${v}`,
   'hold-member': () => 'Hold it still',
   'set-places': () => 'Nearest places that do',

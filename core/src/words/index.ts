@@ -6,3 +6,4 @@ export * from './drift.ts';
 export * from './names.ts';
 export * from './search.ts';
 export * from './rate.ts';
+export * from './say-reading.ts';

@@ -10,7 +10,13 @@ export function wheelName(wheel: Wheel): string {
 export function nameOf(machine: Machine, id: string): string {
   const wheel = byId(machine.wheels, id);
   if (wheel) return wheelName(wheel);
-  const named = [machine.members, machine.aims, machine.toothings, machine.processes].flat();
+  const named = [
+    machine.members,
+    machine.aims,
+    machine.toothings,
+    machine.processes,
+    machine.indicators,
+  ].flat();
   const found = named.find(x => x.id === id);
   if (found) return found.name || id;
   const joint = byId(machine.joints, id);

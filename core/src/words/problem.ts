@@ -126,6 +126,21 @@ const SENTENCES: Readonly<Record<string, Sentence>> = {
   'missing-joint': d => `“${d['owner']}” hangs on a mesh “${d['id']}” that is not in the file.`,
   'missing-aim': d => `“${d['owner']}” belongs to an aim “${d['id']}” that is not in the file.`,
   'missing-process': d => `“${d['owner']}” is made by a process “${d['id']}” that is not in the file.`,
+  'reading-clock': d => `${reading(d)} is not a time of a dial. Write one such as 08:20 or 08:20:15.`,
+  'reading-number': d => `${reading(d)} is not a reading. Write a number such as 11.3.`,
+  'reading-name': d => `${reading(d)} is not on this dial. Write one of ${String(d['names']).slice(0, 200)}.`,
+  'reading-beyond': d =>
+    `${reading(d)} is beyond the dial. Write a reading from 0 to below ${fixed(Number(d['full']), 4).replace(/\.?0+$/, '')}.`,
+  'reading-stands': d =>
+    `${d['name']} stands still against what it is read on, so no turn of the drive brings it there.`,
+  'reading-no-dial': d =>
+    `${d['name']} has no dial that would tell where its nought is. Give it one, and it can be set on its arbor.`,
+  'bodies-unknown': () =>
+    'No body here belongs to an output whose period is one of the sky’s. Put bodies on outputs with such a period first.',
+  'loop-zero': () => 'A loop of no turns never moves. Write more than nought, such as 1 turn or 90 degrees.',
+  'loop-unreadable': d =>
+    `${reading(d)} is not a stretch to loop over. Write one such as 1 turn, 2.5 turns or 90 degrees.`,
+  'missing-dial': d => `“${d['owner']}” is read against a dial “${d['id']}” that is not in the file.`,
   'missing-mode': d => `“${d['owner']}” stands in a mode “${d['id']}” that is not in the file.`,
   'blanks-still': () =>
     'An output is to stand still; counts are found for rates other than nought. Use equal counts over an idler on its arm.',

@@ -2,15 +2,19 @@
 import type { Point } from '@tesseron/core/geometry';
 import { useElementSize } from '@vueuse/core';
 import { computed, onBeforeUnmount, onMounted, ref, shallowRef, useTemplateRef, watch } from 'vue';
-import { turnsByHand } from '@tesseron/core/motion';
+import { driveWay } from '@tesseron/core/machine';
+import { neg } from '@tesseron/core/rational';
+import { indicatorStance } from '@tesseron/core/output';
+import { type DriveTurns, type Stance, turnsByHand } from '@tesseron/core/motion';
 import { groundRate } from '@tesseron/core/train';
 import { useOpen } from '../machine/use-open';
 import { useClock } from '../run/clock';
+import { drawnIndicators } from './indicator-scene';
 import { createOutlineCache, drawnWheels, stances, wheelAt } from './plan-scene';
-import { paintPlan } from './paint-plan';
+import { paintPlan, type PlanFrame } from './paint-plan';
 import { roomFigure } from './room-figure';
 import { useTheme } from './theme';
-import { fitDiscs, panBy, toPlane, toScreen, type View, zoomAt } from './view';
+import { fitDiscs, panBy, type Size, toPlane, toScreen, type View, zoomAt } from './view';
 
 const props = defineProps<{
   /** What the drawing shows, for those who do not see it. */
@@ -23,6 +27,8 @@ const props = defineProps<{
   marks?: readonly { member: string; text: string }[];
   /** Whether dragging an arbor swings it; otherwise it only turns the view. */
   swings?: boolean;
+  /** Whether hands, dials, globes and bodies are shown. */
+  indicators?: boolean;
   /** Whether dragging a wheel turns the machine by hand. */
   turns?: boolean;
 }>();
@@ -40,11 +46,22 @@ const canvas = useTemplateRef<HTMLCanvasElement>('canvas');
 const size = useElementSize(holder);
 const view = shallowRef<View>();
 const touched = ref(false);
+/** Names and counts are written unless dials are shown, which they would cover; as the maker likes. */
+const asked = ref<boolean>();
+const labelled = computed(() => asked.value ?? !(props.indicators && machine.value.indicators.length > 0));
 const cache = createOutlineCache();
 const wheels = computed(() => drawnWheels(derived.value));
-const room = computed(() => roomFigure(derived.value));
+const roomLines = computed(() => roomFigure(derived.value));
+const shown = computed(() => (props.indicators ? drawnIndicators(derived.value) : []));
 const visible = (layer: number): boolean => props.layer === undefined || props.layer === layer;
-const places = computed(() => stances(derived.value, clock.turns));
+// Filled anew for every frame; cleared when another machine is drawn.
+const stood = shallowRef(new Map<string, Stance>());
+watch(
+  () => derived.value.moving,
+  () => (stood.value = new Map()),
+);
+const places = computed(() => stances(derived.value, clock.turns, stood.value));
+const shownCounts = computed({ get: () => labelled.value, set: on => (asked.value = on) });
 let frame = 0;
 let drag:
   { x: number; y: number; axis: string | undefined; held: string | undefined; moved: boolean } | undefined;
@@ -61,10 +78,16 @@ function fit(): void {
           const s = places.value.get(w.place);
           return s ? [{ centre: s.centre, radius: w.tipRadius }] : [];
         });
+  const dials = props.focus
+    ? []
+    : shown.value.flatMap(({ indicator, reach }) => {
+        const s = indicatorStance(derived.value, places.value, indicator);
+        return s ? [{ centre: s.centre, radius: reach }] : [];
+      });
   const around = props.focus
     ? []
-    : room.value.lines.flatMap(l => l.points.map(centre => ({ centre, radius: 0 })));
-  view.value = fitDiscs([...discs, ...around], box.value);
+    : roomLines.value.lines.flatMap(l => l.points.map(centre => ({ centre, radius: 0 })));
+  view.value = fitDiscs([...discs, ...dials, ...around], box.value);
 }
 
 function request(): void {
@@ -85,24 +108,42 @@ function paint(): void {
   }
   if (!view.value) fit();
   if (!view.value) return;
-  paintPlan(
-    context,
-    {
-      wheels: wheels.value,
-      room: room.value,
-      places: places.value,
-      view: view.value,
-      size: box.value,
-      ratio,
-      tokens: tokens.value,
-      driveMember: machine.value.drive?.member,
-      selected: props.selected,
-      visible,
-      running: clock.running && !props.focus,
-      marks: props.marks ?? [],
-    },
-    cache,
-  );
+  paintPlan(context, frameOf(places.value, view.value, box.value, ratio, clock.running), cache);
+}
+
+/** All that decides a frame, for arbors that stand so. */
+function frameOf(
+  standing: ReadonlyMap<string, Stance>,
+  seen: View,
+  room: Size,
+  ratio: number,
+  running: boolean,
+): PlanFrame {
+  return {
+    ...{ wheels: wheels.value, room: roomLines.value, places: standing, view: seen, size: room, ratio },
+    tokens: tokens.value,
+    driveMember: machine.value.drive?.member,
+    way: driveWay(machine.value),
+    selected: props.selected,
+    visible,
+    running: running && !props.focus,
+    indicators: shown.value.flatMap(drawn => {
+      const stance = indicatorStance(derived.value, standing, drawn.indicator);
+      return stance ? [{ drawn, stance }] : [];
+    }),
+    labelled: labelled.value,
+    marks: props.marks ?? [],
+  };
+}
+
+/** The drawing after some turns of the drive, so many pixels wide, upon a canvas of its own. */
+function frameAt(turns: DriveTurns, on: CanvasRenderingContext2D): void {
+  const { width, height } = on.canvas;
+  if (!view.value) fit();
+  if (!view.value) return;
+  const bigger = width / Math.max(1, box.value.width);
+  const seen = { ...view.value, scale: view.value.scale * bigger };
+  paintPlan(on, frameOf(stances(derived.value, turns), seen, { width, height }, 1, false), cache);
 }
 
 const at = (event: { offsetX: number; offsetY: number }): Point => ({ x: event.offsetX, y: event.offsetY });
@@ -143,7 +184,7 @@ function turnBy(member: string, from: { x: number; y: number }, event: PointerEv
   const stance = places.value.get(member);
   if (!rate || !stance || !view.value) return;
   const [p, q] = [from, at(event)].map(s => toPlane(view.value as View, box.value, s)) as [Point, Point];
-  emit('turn', turnsByHand(rate, stance.centre, p, q));
+  emit('turn', turnsByHand(driveWay(machine.value) < 0 ? neg(rate) : rate, stance.centre, p, q));
 }
 
 /** The drawing as it stands, as a picture. */
@@ -193,9 +234,12 @@ watch(
   () => [props.focus?.centre.x, props.focus?.centre.y, props.focus?.radius, props.layer],
   () => fit(),
 );
-watch([() => machine.value.wheels.length, () => machine.value.layout, box], () => {
-  if (!touched.value) fit();
-});
+watch(
+  [() => machine.value.wheels.length, () => machine.value.layout, () => machine.value.indicators, box],
+  () => {
+    if (!touched.value) fit();
+  },
+);
 watch(
   [
     derived,
@@ -204,7 +248,7 @@ watch(
     view,
     box,
     tokens,
-    () => [props.selected, props.layer, props.marks],
+    () => [props.selected, props.layer, props.marks, props.indicators, labelled.value],
   ],
   request,
 );
@@ -215,6 +259,8 @@ onMounted(() => {
 onBeforeUnmount(() => cancelAnimationFrame(frame));
 defineExpose({
   picture,
+  frameAt,
+  shape: () => box.value,
   toScreen: (p: Point) => (view.value ? toScreen(view.value, box.value, p) : undefined),
 });
 </script>
@@ -234,6 +280,10 @@ defineExpose({
       @keydown="key"
     />
     <div class="controls">
+      <label v-if="indicators" class="counts">
+        <input v-model="shownCounts" type="checkbox" data-test="plan-counts" />
+        counts
+      </label>
       <button type="button" class="plain" @click="zoom(1.25)">closer</button>
       <button type="button" class="plain" @click="zoom(0.8)">further</button>
       <button type="button" class="plain" @click="fit">fit</button>
@@ -271,5 +321,10 @@ canvas {
   background: var(--panel);
   border: var(--line);
   font-size: 13px;
+}
+.counts {
+  display: flex;
+  align-items: center;
+  gap: 4px;
 }
 </style>

@@ -1,9 +1,11 @@
 import type { Point } from '@tesseron/core/geometry';
-import { circleCount } from '@tesseron/core/machine';
+import { circleCount, driveWay } from '@tesseron/core/machine';
 import type { Stance } from '@tesseron/core/motion';
 import { sign } from '@tesseron/core/rational';
 import { FASTEST, rateColour, SLOWEST } from './rate-colour';
 import type { DrawnWheel, OutlineCache } from './plan-scene';
+import type { DrawnIndicator } from './indicator-scene';
+import { paintIndicator } from './paint-indicators';
 import type { RoomFigure } from './room-figure';
 import type { Tokens } from './tokens';
 import { roundLength, type Size, toScreen, type View } from './view';
@@ -18,10 +20,16 @@ export interface PlanFrame {
   readonly ratio: number;
   readonly tokens: Tokens;
   readonly driveMember: string | undefined;
+  /** The way the drive turns, seen from the front: −1 for clockwise. */
+  readonly way: 1 | -1;
   readonly selected: string | undefined;
   readonly visible: (layer: number) => boolean;
   /** Filled without outlines while it runs: stroking takes most of the time. */
   readonly running: boolean;
+  /** Hands, dials, globes and bodies with where each stands. */
+  readonly indicators: readonly { readonly drawn: DrawnIndicator; readonly stance: Stance }[];
+  /** Names and counts beside the axes. */
+  readonly labelled: boolean;
   readonly marks: readonly { readonly member: string; readonly text: string }[];
 }
 
@@ -37,8 +45,9 @@ export function paintPlan(context: CanvasRenderingContext2D, frame: PlanFrame, c
   for (const w of frame.wheels) if (frame.visible(w.wheel.layer)) paintPitchCircle(context, frame, w);
   paintRoom(context, frame, true);
   paintHands(context, frame);
+  for (const { drawn, stance } of frame.indicators) paintIndicator(context, frame, drawn, stance);
   paintCentres(context, frame);
-  paintLabels(context, frame);
+  if (frame.labelled) paintLabels(context, frame);
   paintScaleBar(context, frame);
   paintRateScale(context, frame);
 }
@@ -131,7 +140,9 @@ function paintPitchCircle(context: CanvasRenderingContext2D, frame: PlanFrame, w
 
 /** A hand on every marked output, as long as its largest wheel: it shows where the output points. */
 function paintHands(context: CanvasRenderingContext2D, frame: PlanFrame): void {
+  const shown = new Set(frame.indicators.map(i => i.drawn.indicator.member));
   for (const { member } of frame.marks) {
+    if (shown.has(member)) continue;
     const stance = frame.places.get(member);
     const largest = Math.max(
       0,
@@ -166,23 +177,28 @@ function paintCentres(context: CanvasRenderingContext2D, frame: PlanFrame): void
     context.moveTo(p.x, p.y - arm);
     context.lineTo(p.x, p.y + arm);
     context.stroke();
-    if (drive) paintArrow(context, p.x, p.y);
+    if (drive) paintArrow(context, p.x, p.y, frame.way);
   }
 }
 
-function paintArrow(context: CanvasRenderingContext2D, x: number, y: number): void {
+/** An arrow about a point, counter-clockwise; mirrored for a drive that turns clockwise. */
+function paintArrow(context: CanvasRenderingContext2D, x: number, y: number, way: 1 | -1): void {
   const radius = 13;
   const from = -Math.PI / 6;
   const to = -Math.PI * 0.85;
+  const tip = { x: radius * Math.cos(to), y: radius * Math.sin(to) };
+  context.save();
+  context.translate(x, y);
+  context.scale(way, 1);
   context.beginPath();
-  context.arc(x, y, radius, from, to, true);
+  context.arc(0, 0, radius, from, to, true);
   context.stroke();
-  const tip = { x: x + radius * Math.cos(to), y: y + radius * Math.sin(to) };
   context.beginPath();
   context.moveTo(tip.x + 5, tip.y - 2.5);
   context.lineTo(tip.x - 0.5, tip.y + 0.5);
   context.lineTo(tip.x + 1, tip.y - 5.5);
   context.stroke();
+  context.restore();
 }
 
 interface Box {
@@ -241,7 +257,14 @@ const meet = (a: Box, b: Box): boolean =>
 
 const labelOf = (w: DrawnWheel): string => {
   const count = circleCount(w.wheel);
-  const turns = w.rate === undefined ? '' : sign(w.rate) > 0 ? ' ↺' : sign(w.rate) < 0 ? ' ↻' : ' –';
+  const turns =
+    w.rate === undefined
+      ? ''
+      : sign(w.rate) === 0
+        ? ' –'
+        : sign(w.rate) === driveWay(w.machine)
+          ? ' ↺'
+          : ' ↻';
   return `${count ?? '?'}${turns} L${w.wheel.layer + 1}`;
 };
 

@@ -62,8 +62,11 @@ export function drawnWheels(derived: Derived): DrawnWheel[] {
 }
 
 /** Where every arbor stands at some turns of the drive; planets in several places have an entry for each. */
-export const stances = (derived: Derived, turns: DriveTurns): Map<string, Stance> =>
-  stancesAt(derived.moving, turns);
+export const stances = (
+  derived: Derived,
+  turns: DriveTurns,
+  into?: Map<string, Stance>,
+): Map<string, Stance> => stancesAt(derived.moving, turns, into);
 
 /** Outlines as the canvas takes them, drawn no finer than the screen shows, kept by what they were made from. */
 export interface OutlineCache {

@@ -2,6 +2,7 @@
 import { ref, watch } from 'vue';
 import { RouterLink, RouterView, useRoute } from 'vue-router';
 import { useMachine } from '../machine/store';
+import { useClock } from '../run/clock';
 import FindingsPanel from './FindingsPanel.vue';
 import HistoryPanel from './HistoryPanel.vue';
 import KeepNotice from './KeepNotice.vue';
@@ -13,6 +14,7 @@ import WorkingPanel from './WorkingPanel.vue';
 
 const route = useRoute();
 const store = useMachine();
+const clock = useClock();
 const problem = ref('');
 const findingsOpen = ref(false);
 const helpOpen = ref(false);
@@ -21,6 +23,7 @@ const historyOpen = ref(false);
 watch(
   () => String(route.params['id']),
   async id => {
+    clock.runs(id);
     problem.value = (await store.open(id)) ?? '';
   },
   { immediate: true },

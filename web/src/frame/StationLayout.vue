@@ -40,6 +40,7 @@ const findings = computed(() => derived.value.findings.filter(f => f.station ===
 }
 
 .table {
+  position: relative;
   min-width: 0;
   min-height: 0;
   background: var(--ground);

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { sayPeriod, sayTime } from '@tesseron/core/units';
+import { toNumber } from '@tesseron/core/rational';
+import { figure, sayPeriod, sayTime } from '@tesseron/core/units';
 import { useElementSize } from '@vueuse/core';
 import { computed, useTemplateRef } from 'vue';
 import { useOpen } from '../machine/use-open';
@@ -12,8 +13,20 @@ const ruler = useTemplateRef<HTMLDivElement>('ruler');
 const { width } = useElementSize(ruler);
 const PIXELS_PER_TURN = 90;
 
-const speeds = SPEEDS.map(value => ({ value, title: `${value} /s` }));
-const steps = [0.001, 0.01, 0.1, 1].map(value => ({ value, title: String(value) }));
+/** The speeds to choose from, and the machine’s own where its drive is a clock’s or a motor’s. */
+const speeds = computed(() => {
+  const own = derived.value.driveSeconds && 1 / toNumber(derived.value.driveSeconds);
+  const all = SPEEDS.map(value => ({ value: Number(value), title: `${value} /s` }));
+  if (own === undefined || all.some(s => s.value === own)) return all;
+  return [...all, { value: own, title: 'as it is' }].sort((a, b) => a.value - b.value);
+});
+const steps = computed(() => {
+  const all = [0.001, 0.01, 0.1, 1].map(value => ({ value, title: String(value) }));
+  const { stepSize } = clock;
+  return all.some(s => s.value === stepSize)
+    ? all
+    : [...all, { value: stepSize, title: figure(stepSize, 3) }];
+});
 const ticks = computed(() => {
   const half = width.value / 2 / PIXELS_PER_TURN;
   const first = Math.ceil((clock.total - half) * 10);

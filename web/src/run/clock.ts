@@ -1,9 +1,9 @@
-import { advance, AT_REST, type DriveTurns, turnsAsNumber } from '@tesseron/core/motion';
+import { advance, AT_REST, type DriveTurns, inLoop, type Loop, turnsAsNumber } from '@tesseron/core/motion';
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef } from 'vue';
 
 /** Speeds of the time strip, in turns of the drive a second. */
-export const SPEEDS = [0.01, 0.02, 0.05, 0.1, 0.2, 0.5, 1, 2, 5, 10] as const;
+export const SPEEDS = [0.001, 0.002, 0.005, 0.01, 0.02, 0.05, 0.1, 0.2, 0.5, 1, 2, 5, 10] as const;
 const LONGEST_FRAME = 0.25;
 
 /** How far the drive has turned, and whether it runs. The one clock of all stations. */
@@ -13,13 +13,18 @@ export const useClock = defineStore('clock', () => {
   const speed = ref(0.05);
   const backwards = ref(false);
   const stepSize = ref(0.01);
+  /** A stretch that is run over and over; the whole way when there is none. */
+  const loop = shallowRef<Loop>();
+  /** The machine that it runs; another begins at nought. */
+  let machine: string | undefined;
   let last = 0;
   let frame = 0;
 
   function tick(now: number): void {
     const seconds = Math.min(LONGEST_FRAME, (now - last) / 1000);
     last = now;
-    turns.value = advance(turns.value, seconds * speed.value * (backwards.value ? -1 : 1));
+    const next = advance(turns.value, seconds * speed.value * (backwards.value ? -1 : 1));
+    turns.value = loop.value ? inLoop(next, loop.value) : next;
     frame = requestAnimationFrame(tick);
   }
 
@@ -35,12 +40,19 @@ export const useClock = defineStore('clock', () => {
     cancelAnimationFrame(frame);
   }
 
+  function reset(): void {
+    stop();
+    turns.value = AT_REST;
+    loop.value = undefined;
+  }
+
   return {
     turns,
     running,
     speed,
     backwards,
     stepSize,
+    loop,
     total: computed(() => turnsAsNumber(turns.value)),
     run,
     stop,
@@ -51,9 +63,11 @@ export const useClock = defineStore('clock', () => {
     },
     set: (to: DriveTurns) => (turns.value = to),
     turnBy: (by: number) => (turns.value = advance(turns.value, by)),
-    reset: () => {
-      stop();
-      turns.value = AT_REST;
+    reset,
+    /** Says which machine is on the table. */
+    runs: (id: string) => {
+      if (machine !== id) reset();
+      machine = id;
     },
   };
 });

@@ -31,16 +31,27 @@ export function dateAfter(machine: Pick<Machine, 'start'>, seconds: Rational): s
   return date && sayDate(date);
 }
 
+/** Turns with their part to a millionth of a millionth: what is shown is seconds at most. */
+const exact = (turns: DriveTurns): Rational =>
+  add(rational(turns.whole), rational(BigInt(Math.round(turns.part * 1e12)), 10n ** 12n));
+
+/** Seconds from noon of 1 January 2000 at some turns of the drive; undefined without a start, or for a drive that is no clock. */
+export function exactSecondsAt(
+  machine: Pick<Machine, 'start'>,
+  driveSeconds: Rational | undefined,
+  turns: DriveTurns,
+): Rational | undefined {
+  const start = startSeconds(machine);
+  return start && driveSeconds && add(start, mul(driveSeconds, exact(turns)));
+}
+
 /** The date at some turns of the drive, UTC to the minute; undefined for a drive that is no clock or out of the calendar. */
 export function dateAt(
   machine: Pick<Machine, 'start'>,
   driveSeconds: Rational | undefined,
   turns: DriveTurns,
 ): string | undefined {
-  if (!driveSeconds) return undefined;
-  // A part of a turn, to a millionth of a millionth: what is shown is minutes.
-  const part = rational(BigInt(Math.round(turns.part * 1e12)), 10n ** 12n);
-  return dateAfter(machine, mul(driveSeconds, add(rational(turns.whole), part)));
+  return driveSeconds && dateAfter(machine, mul(driveSeconds, exact(turns)));
 }
 
 /** The turns of the drive at a date that is typed; exact. A problem for what is no date, or a machine that keeps none. */

@@ -5,6 +5,8 @@ import {
   type Edit,
   holdMember,
   setArbor,
+  setDriveWay,
+  setIndicator,
   setAxis,
   setAxisPlace,
   setLayout,
@@ -52,6 +54,15 @@ const EDITS: Readonly<Record<string, (subject: string, value: number) => Edit>> 
     const axis = machine.axes.find(a => placeHangsOn(a.place).joints.includes(joint));
     return axis ? setAxis(axis.id, { slot: { joint, travel } })(machine) : machine;
   },
+  'dial-other-way': id => machine => {
+    const dial = byId(machine.indicators, id);
+    if (dial?.kind !== 'dial') return machine;
+    return setIndicator(id, {
+      sense: dial.sense === 'clockwise' ? 'counter-clockwise' : 'clockwise',
+    })(machine);
+  },
+  'drive-other-way': () => machine => setDriveWay(machine.drive?.turns !== 'clockwise')(machine),
+  'hand-length': (id, value) => setIndicator(id, { radius: value }),
   'insert-idler': (id, value) => insertIdler(id, value),
   'hold-member': id => holdMember(id),
   'set-places': setPlaces,

@@ -1,10 +1,22 @@
 import { GROUND } from '../schema/basic.ts';
-import type { Aim, Arbor, Axis, Layout, Machine, Member, MeshJoint, Toothing, Wheel } from '../types.ts';
+import type {
+  Aim,
+  Arbor,
+  Axis,
+  Indicator,
+  Layout,
+  Machine,
+  Member,
+  MeshJoint,
+  Toothing,
+  Wheel,
+} from '../types.ts';
 
 /** A change of the document: a pure function from one machine to the next. */
 export type Edit = (machine: Machine) => Machine;
 
-type ListName = 'axes' | 'members' | 'toothings' | 'wheels' | 'joints' | 'aims' | 'processes' | 'searches';
+type ListName =
+  'indicators' | 'axes' | 'members' | 'toothings' | 'wheels' | 'joints' | 'aims' | 'processes' | 'searches';
 type Item<K extends ListName> = Machine[K][number];
 
 /** Replaces the thing of that id in one list; every other thing stays the very same value. */
@@ -22,6 +34,33 @@ export const setWheel = (id: string, change: Partial<Omit<Wheel, 'id'>>): Edit =
 /** Changes some fields of a toothing. */
 export const setToothing = (id: string, change: Partial<Omit<Toothing, 'id'>>): Edit =>
   patch('toothings', id, t => ({ ...t, ...change }));
+
+type IndicatorField = Indicator extends infer I ? (I extends Indicator ? keyof I : never) : never;
+
+/** Changes some fields of an indicator; a field given as undefined goes. The fields must be those of its kind. */
+export const setIndicator = (id: string, change: { readonly [K in IndicatorField]?: unknown }): Edit =>
+  patch('indicators', id, i => withoutUndefined({ ...i, ...change } as unknown as Indicator));
+
+/** Takes an indicator away; hands that were read against it are read without a dial. */
+export const removeIndicator =
+  (id: string): Edit =>
+  machine => ({
+    ...machine,
+    indicators: machine.indicators
+      .filter(i => i.id !== id)
+      .map(i =>
+        i.kind === 'hand' && i.dial === id ? withoutUndefined({ ...i, dial: undefined }) : i,
+      ) as Indicator[],
+  });
+
+/** Says which way the drive turns, seen from the front. */
+export const setDriveWay =
+  (clockwise: boolean): Edit =>
+  machine => {
+    if (!machine.drive) return machine;
+    const { turns: _, ...drive } = machine.drive;
+    return { ...machine, drive: clockwise ? { ...drive, turns: 'clockwise' } : drive };
+  };
 
 /** Changes some fields of an aim. */
 export const setAim = (id: string, change: Partial<Omit<Aim, 'id'>>): Edit =>

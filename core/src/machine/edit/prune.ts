@@ -51,7 +51,7 @@ function pruneOnce(machine: Machine, before: Machine): Machine {
         engaged: m.engaged.filter(id => jointIds.has(id)),
         held: m.held.filter(id => memberIds.has(id)),
       })),
-    indicators: machine.indicators.filter(i => memberIds.has(i.member)),
+    indicators: indicatorsLeft(machine.indicators, memberIds, axisIds),
     parts: machine.parts.filter(p => p.wheels.every(id => ends.has(id))),
     aims: machine.aims.map(a => withoutGone(a, memberIds, frames)),
     ...(machine.drive && !memberIds.has(machine.drive.member) ? { drive: undefined } : {}),
@@ -62,6 +62,25 @@ function pruneOnce(machine: Machine, before: Machine): Machine {
 function modesLeft({ mode, modes }: Machine, members: Ids): Pick<Machine, 'mode'> | object {
   const stands = byId(modes, mode);
   return stands && (stands.drive === undefined || members.has(stands.drive)) ? {} : { mode: undefined };
+}
+
+/** Hands stay on arbors that are there; a hand whose dial is gone is read without one. */
+function indicatorsLeft(
+  indicators: Machine['indicators'],
+  members: Ids,
+  axes: Ids,
+): Machine['indicators'][number][] {
+  const left = indicators.filter(
+    i =>
+      (members.has(i.member) || (i.kind === 'dial' && i.member === GROUND)) &&
+      (i.kind !== 'dial' || i.axis === undefined || axes.has(i.axis)),
+  );
+  const dials: Ids = new Set(left.flatMap(i => (i.kind === 'dial' ? [i.id] : [])));
+  return left.map(i => {
+    if (i.kind !== 'hand' || i.dial === undefined || dials.has(i.dial)) return i;
+    const { dial: _, ...rest } = i;
+    return rest;
+  });
 }
 
 const sameLength = (a: Machine, b: Machine): boolean =>

@@ -1,15 +1,16 @@
 import { z } from 'zod';
 import { Axis } from './axis.ts';
 import { Id, Mm, Name, Size } from './basic.ts';
+import { Indicator } from './indicator.ts';
 import { Joint, Mode } from './joint.ts';
 import { Layout } from './layout.ts';
 import { Member } from './member.ts';
 import { Toothing, Wheel } from './toothing.ts';
-import { Aim, Drive, Indicator, LogEntry, Measurement, Part, Plan, Pose, Process, Search } from './work.ts';
+import { Aim, Drive, LogEntry, Measurement, Part, Plan, Pose, Process, Search } from './work.ts';
 
 /** The mark of our files, and the version of the schema that this code writes. */
 export const FORMAT = 'tesseron-machine';
-export const VERSION = 5;
+export const VERSION = 6;
 
 const MOST_ITEMS = 5000;
 const list = <T extends z.ZodType>(item: T): z.ZodArray<T> => z.array(item).max(MOST_ITEMS);

@@ -1,7 +1,6 @@
 import { z } from 'zod';
 import {
   DecimalText,
-  Degrees,
   FrameRef,
   Id,
   Mm,
@@ -16,6 +15,8 @@ import {
 /** The arbor that is turned, and how fast. Free: only ratios between outputs matter. */
 export const Drive = z.strictObject({
   member: Id,
+  /** Seen from the front it turns clockwise, and all else with it the other way round; counter-clockwise when not said. */
+  turns: z.literal('clockwise').optional(),
   /** What turns it, where that is said: a hand manages about 100 turns a minute. */
   by: z.enum(['hand', 'motor', 'clockwork']).optional(),
   speed: z.discriminatedUnion('kind', [
@@ -112,16 +113,6 @@ export const Plan = z.strictObject({
       ),
     })
     .optional(),
-});
-
-/** A hand, dial, globe or body on a member. */
-export const Indicator = z.strictObject({
-  id: Id,
-  name: Name,
-  member: Id,
-  kind: z.enum(['hand', 'dial', 'globe', 'body']),
-  radius: Size,
-  settingDeg: Degrees,
 });
 
 /** What is made as one piece: fused wheels, or a wheel split to go together; its process when not the machine's. */

@@ -3,10 +3,12 @@ import {
   addAim,
   type Aim,
   arbors,
+  driveWay,
   type Machine,
   newAim,
   removeAim,
   renameMember,
+  setDriveWay,
 } from '@tesseron/core/machine';
 import { ok, type Result } from '@tesseron/core/result';
 import { parsePeriod, parseTravel, sayPeriod } from '@tesseron/core/units';
@@ -82,6 +84,10 @@ const asked = ref<ReadonlyMap<string, boolean>>(new Map());
 const isOpen = (id: string): boolean => asked.value.get(id) ?? machine.value.aims.length <= FEW;
 const toggle = (id: string): void => void (asked.value = new Map([...asked.value, [id, !isOpen(id)]]));
 
+const WAYS = [
+  { value: false, title: 'counter-clockwise' },
+  { value: true, title: 'clockwise' },
+];
 const SENSES = ['with the drive', 'against the drive', 'either'] as const;
 const common = computed(() => {
   const [first, ...rest] = machine.value.aims.map(a => a.sense);
@@ -152,6 +158,14 @@ function add(): void {
             stands
           }}.
         </p>
+        <v-select
+          v-if="drive"
+          :model-value="driveWay(machine) < 0"
+          :items="WAYS"
+          label="Seen from the front it turns"
+          data-test="drive-way"
+          @update:model-value="change('Turn the drive the other way', setDriveWay($event))"
+        />
         <v-select
           v-if="drive"
           :model-value="machine.drive?.by ?? ''"

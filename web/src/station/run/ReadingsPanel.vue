@@ -1,9 +1,11 @@
 <script setup lang="ts">
+import { readIndicator } from '@tesseron/core/indicator';
+import { driveWay, GROUND } from '@tesseron/core/machine';
 import { quickestTeeth, trueSpeed } from '@tesseron/core/motion';
 import { compare, type Rational, sign, toFraction } from '@tesseron/core/rational';
 import { groundRate } from '@tesseron/core/train';
 import { figure } from '@tesseron/core/units';
-import { nameOf } from '@tesseron/core/words';
+import { nameOf, sayReading } from '@tesseron/core/words';
 import { computed } from 'vue';
 import { useOpen } from '../../machine/use-open';
 import { SPEEDS, useClock } from '../../run/clock';
@@ -27,11 +29,20 @@ const outputs = computed(() =>
       aim,
       rate: rate ? say(rate) : '',
       ground: carried(aim.member),
-      sense: !rate || sign(rate) === 0 ? '' : sign(rate) > 0 ? '↺' : '↻',
+      sense: !rate || sign(rate) === 0 ? '' : sign(rate) === driveWay(machine.value) ? '↺' : '↻',
       reading: readingOf(aim, derived.value, clock.turns),
     };
   }),
 );
+/** What hands, dials, globes and bodies read, in words. */
+const dials = computed(() => {
+  const facts = { machine: machine.value, rates: derived.value.train.rates };
+  return machine.value.indicators.flatMap(i => {
+    const reading =
+      i.kind === 'dial' && i.member === GROUND ? undefined : readIndicator(facts, i, clock.turns);
+    return reading ? [{ id: i.id, name: i.name || i.kind, reads: sayReading(reading) }] : [];
+  });
+});
 /** A wheel whose teeth pass too quickly for frames to show which way it turns. */
 const blurred = computed(() => {
   const quick = quickestTeeth(machine.value, derived.value.train.rates);
@@ -55,6 +66,12 @@ const blurred = computed(() => {
       slow to {{ blurred.slower }}
     </button>
   </p>
+  <dl v-if="dials.length > 0" class="dials" data-test="dial-readings">
+    <div v-for="d in dials" :key="d.id">
+      <dt>{{ d.name }}</dt>
+      <dd class="figure">{{ d.reads }}</dd>
+    </div>
+  </dl>
   <p v-if="outputs.length === 0" class="quiet">No outputs yet. Name them at Aims.</p>
   <div v-for="o in outputs" :key="o.aim.id" class="output" :data-test="`reading-${o.aim.id}`">
     <h3>{{ o.aim.name }}</h3>
@@ -92,6 +109,15 @@ const blurred = computed(() => {
 
 .small {
   font-size: 13px;
+}
+
+.dials {
+  border-bottom: 1px solid var(--ink);
+  padding-bottom: 8px;
+}
+
+.dials dd {
+  font-size: 19px;
 }
 
 h3 {

@@ -1,18 +1,18 @@
 <script setup lang="ts">
 import { driftCourse } from '@tesseron/core/derive';
-import { fileName, planDrawing } from '@tesseron/core/output';
-import { writeSvg } from '@tesseron/core/format';
-import { sayProblem } from '@tesseron/core/words';
+import type { DriveTurns } from '@tesseron/core/motion';
 import { computed, ref, useTemplateRef } from 'vue';
-import { saveBlob, saveText } from '../../keep';
 import { useClock } from '../../run/clock';
+import SideCanvas from '../../draw/SideCanvas.vue';
 import PlanCanvas from '../../draw/PlanCanvas.vue';
 import StationLayout from '../../frame/StationLayout.vue';
 import TabRow from '../../parts/TabRow.vue';
 import { useOpen } from '../../machine/use-open';
+import DialsPanel from './DialsPanel.vue';
 import AgainPanel from './AgainPanel.vue';
 import DriftChart from './DriftChart.vue';
 import DriftPanel from './DriftPanel.vue';
+import PicturesPanel from './PicturesPanel.vue';
 import ReadingsPanel from './ReadingsPanel.vue';
 import SetPanel from './SetPanel.vue';
 import SkyPanel from './SkyPanel.vue';
@@ -21,14 +21,16 @@ import SpeedsPanel from './SpeedsPanel.vue';
 const { machine, derived } = useOpen();
 const clock = useClock();
 const plan = useTemplateRef<InstanceType<typeof PlanCanvas>>('plan');
-const problem = ref('');
+const side = useTemplateRef<InstanceType<typeof SideCanvas>>('side');
 const PANES = [
-  { id: 'readings', title: 'Readings' },
+  { id: 'readings', title: 'Read' },
   { id: 'set', title: 'Set' },
+  { id: 'dials', title: 'Dials' },
   { id: 'sky', title: 'Sky' },
   { id: 'drift', title: 'Drift' },
   { id: 'again', title: 'Again' },
   { id: 'speeds', title: 'Speeds' },
+  { id: 'pictures', title: 'Pictures' },
 ] as const;
 const pane = ref<(typeof PANES)[number]['id']>('readings');
 const years = ref(50);
@@ -43,15 +45,23 @@ const courses = computed(() =>
   }),
 );
 
-async function savePng(): Promise<void> {
-  const blob = await plan.value?.picture();
-  if (blob) await saveBlob(blob, fileName([machine.value.name, 'plan'], 'png'));
-}
-async function saveSvg(): Promise<void> {
-  const drawing = planDrawing(derived.value, clock.turns);
-  problem.value = drawing.ok ? '' : sayProblem(drawing.problem);
-  if (drawing.ok) await saveText(writeSvg(drawing.value), fileName([machine.value.name, 'plan'], 'svg'), 'image/svg+xml'); // prettier-ignore
-}
+const VIEWS = [
+  { id: 'plan', title: 'in plan' },
+  { id: 'side', title: 'from the side' },
+  { id: 'cut', title: 'cut open' },
+] as const;
+const view = ref<(typeof VIEWS)[number]['id']>('plan');
+const angleDeg = ref(0);
+const depth = ref(0);
+const drawn = (): InstanceType<typeof PlanCanvas> | InstanceType<typeof SideCanvas> | null =>
+  plan.value ?? side.value;
+const shape = (): { width: number; height: number } => drawn()?.shape() ?? { width: 4, height: 3 };
+const draw = (turns: DriveTurns, on: CanvasRenderingContext2D): void => drawn()?.frameAt(turns, on);
+const sideView = computed(() =>
+  view.value === 'plan'
+    ? undefined
+    : { angle: (angleDeg.value * Math.PI) / 180, cut: view.value === 'cut' ? depth.value : undefined },
+);
 </script>
 
 <template>
@@ -59,31 +69,50 @@ async function saveSvg(): Promise<void> {
     <template #table>
       <DriftChart v-if="pane === 'drift' && courses.length > 0" :courses="courses" :years="years" />
       <PlanCanvas
-        v-else
+        v-else-if="view === 'plan'"
         ref="plan"
         turns
+        indicators
         :label="`${machine.name} in plan, turning at exact rates`"
         :marks="marks"
         @turn="clock.turnBy($event)"
       />
+      <SideCanvas
+        v-else
+        ref="side"
+        v-model:angle-deg="angleDeg"
+        v-model:depth="depth"
+        :open="view === 'cut'"
+        :label="`${machine.name} ${view === 'cut' ? 'cut open' : 'from the side'}, turning at exact rates`"
+      />
+      <div v-if="pane !== 'drift' || courses.length === 0" class="views" role="radiogroup" aria-label="View">
+        <button
+          v-for="v in VIEWS"
+          :key="v.id"
+          type="button"
+          role="radio"
+          :aria-checked="view === v.id"
+          :data-test="`view-${v.id}`"
+          @click="view = v.id"
+        >
+          {{ v.title }}
+        </button>
+      </div>
     </template>
     <template #ledger>
       <TabRow v-model="pane" prefix="run" label="What to watch" :panes="PANES" />
       <div id="run-pane" role="tabpanel" :aria-labelledby="`run-tab-${pane}`">
         <template v-if="pane === 'readings'">
-          <p class="quiet small">
-            Pull any wheel round and the whole turns with it. A picture as it stands now:
-            <button type="button" class="plain" data-test="save-png" @click="savePng">PNG</button>,
-            <button type="button" class="plain" data-test="save-pose-svg" @click="saveSvg">SVG</button>
-          </p>
-          <p v-if="problem" class="error-text" role="alert">{{ problem }}</p>
+          <p class="quiet small">Pull any wheel round and the whole turns with it.</p>
           <ReadingsPanel />
         </template>
         <SetPanel v-else-if="pane === 'set'" />
+        <DialsPanel v-else-if="pane === 'dials'" />
         <SkyPanel v-else-if="pane === 'sky'" />
         <DriftPanel v-else-if="pane === 'drift'" v-model="years" :courses="courses" />
         <AgainPanel v-else-if="pane === 'again'" />
-        <SpeedsPanel v-else />
+        <SpeedsPanel v-else-if="pane === 'speeds'" />
+        <PicturesPanel v-else :view="view" :side="sideView" :shape="shape" :draw="draw" />
       </div>
     </template>
   </StationLayout>
@@ -93,5 +122,29 @@ async function saveSvg(): Promise<void> {
 .small {
   font-size: 13px;
   margin: 6px 0 0;
+}
+.views {
+  position: absolute;
+  right: 10px;
+  top: 8px;
+  display: flex;
+  border: var(--line);
+  background: var(--panel);
+  font-size: 13px;
+}
+
+.views button {
+  padding: 2px 10px;
+  border-right: var(--line);
+  cursor: pointer;
+}
+
+.views button:last-child {
+  border-right: 0;
+}
+
+.views button[aria-checked='true'] {
+  background: var(--ink);
+  color: var(--panel);
 }
 </style>

@@ -7,6 +7,8 @@ import { nameOf, sayProblem } from '@tesseron/core/words';
 import { computed, ref, shallowRef } from 'vue';
 import { useOpen } from '../../machine/use-open';
 import { useClock } from '../../run/clock';
+import StepsPanel from './StepsPanel.vue';
+import HandsPanel from './HandsPanel.vue';
 import { dateAt, turnsAtDate } from '../../run/readings';
 
 /** Sets the whole machine: to a date, to turns of the drive, to a named position. */
@@ -76,6 +78,8 @@ const remove = (id: string): void =>
     @change="setTurns(($event.target as HTMLInputElement).value)"
   />
   <p v-if="problem" class="error-text" role="alert" data-test="set-problem">{{ sayProblem(problem) }}</p>
+  <HandsPanel />
+  <StepsPanel />
   <h3>Poses</h3>
   <div class="new">
     <v-text-field

@@ -1,18 +1,28 @@
 <script setup lang="ts">
-import { bodyOf, skyReadings } from '@tesseron/core/derive';
+import { bodyOf, skyReadings, unevenSky } from '@tesseron/core/derive';
+import { equationOfTime } from '@tesseron/core/sky';
 import { toNumber } from '@tesseron/core/rational';
 import { figure, fixed } from '@tesseron/core/units';
 import { computed } from 'vue';
+import AspectsTable from './AspectsTable.vue';
 import { useOpen } from '../../machine/use-open';
 import { useClock } from '../../run/clock';
-import { dateAt, startSeconds } from '../../run/readings';
+import { dateAt, exactSecondsAt, startSeconds } from '../../run/readings';
 
 /** Outputs held against the mean motion of the bodies that they show. */
 const { machine, derived } = useOpen();
 const clock = useClock();
 const turnSeconds = computed(() => derived.value.driveSeconds ?? derived.value.standsFor);
 const start = computed(() => startSeconds(machine.value));
+const startDays = computed(() => start.value && toNumber(start.value) / 86400);
 const now = computed(() => dateAt(machine.value, turnSeconds.value, clock.turns));
+/** Where an output keeps the Sun’s mean time: how far a sundial is from it today. */
+const sundial = computed(() => {
+  const seconds = exactSecondsAt(machine.value, turnSeconds.value, clock.turns);
+  if (!seconds || !machine.value.aims.some(a => unevenSky(a)?.kind === 'sundial')) return '';
+  const minutes = equationOfTime(toNumber(seconds) / 86400);
+  return `A sundial is ${fixed(Math.abs(minutes), 1)} min ${minutes < 0 ? 'behind' : 'ahead of'} the mean time shown today (equation of time; Meeus, ch. 28).`;
+});
 const bodies = computed(() => machine.value.aims.filter(a => bodyOf(a) !== undefined));
 const rows = computed(() => {
   if (start.value === undefined || !turnSeconds.value) return [];
@@ -57,6 +67,12 @@ const rows = computed(() => {
         </tr>
       </tbody>
     </table>
+    <AspectsTable
+      v-if="startDays !== undefined && turnSeconds"
+      :start-days="startDays"
+      :turn-seconds="toNumber(turnSeconds)"
+    />
+    <p v-if="sundial" class="small" data-test="sundial">{{ sundial }}</p>
     <p class="quiet small">
       Every hand set to its body’s mean longitude at the start, {{ machine.start?.slice(0, 10) }}, and turned
       by the train from there.

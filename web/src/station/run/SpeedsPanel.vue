@@ -19,12 +19,15 @@ const rpm = computed(() => asked.value ?? own.value ?? HAND_RPM);
 const radii = computed(() =>
   Object.fromEntries(Object.entries(derived.value.wheels).map(([id, w]) => [id, w.dimensions.pitchRadius])),
 );
+/** The most that what drives can turn with, N cm; undefined while it is not said. */
+const stall = ref<number>();
 const efficiency = ref(GUESSED_EFFICIENCY);
 const torques = computed(() =>
   torquesLeft(derived.value, efficiency.value).map(t => ({
     ...t,
     name: nameOf(machine.value, t.member),
     times: figure(t.times, 3),
+    torque: stall.value === undefined ? '' : figure(t.times * stall.value, 3),
   })),
 );
 const rows = computed(() =>
@@ -78,12 +81,32 @@ const rows = computed(() =>
     hint="a guess: oiled brass about 0.95, printed 0.85, dry wood 0.7"
     data-test="efficiency"
   />
+  <NumberField
+    :model-value="stall"
+    label="What drives stalls at"
+    unit="N cm"
+    :least="0.0001"
+    :most="100000"
+    optional
+    hint="a motor’s stall torque from its sheet; left empty, only proportions"
+    data-test="stall"
+    @update:model-value="stall = $event"
+    @clear="stall = undefined"
+  />
+  <p v-if="torques[0]" data-test="stalls-first">
+    With loads alike, <strong>{{ torques[0].name }}</strong> stalls first: no more than
+    <span class="figure">{{
+      torques[0].torque ? `${torques[0].torque} N cm` : `${torques[0].times} × the drive’s`
+    }}</span>
+    is left there.
+  </p>
   <table class="ruled" data-test="torques">
     <thead>
       <tr>
         <th scope="col">weakest first</th>
         <th scope="col" class="figure">meshes</th>
         <th scope="col" class="figure">× the drive’s</th>
+        <th v-if="stall !== undefined" scope="col" class="figure">N cm</th>
       </tr>
     </thead>
     <tbody>
@@ -91,12 +114,13 @@ const rows = computed(() =>
         <td>{{ t.name }}</td>
         <td class="figure">{{ t.meshes }}</td>
         <td class="figure">{{ t.times }}</td>
+        <td v-if="stall !== undefined" class="figure">{{ t.torque }}</td>
       </tr>
     </tbody>
   </table>
   <p class="quiet small">
-    A model with one guessed figure for every mesh; weights, springs and rubbing tubes are not in it. What
-    stands first stalls first. It is no proof of strength.
+    A model with one guessed figure for every mesh; weights, springs and rubbing tubes are not in it. It is no
+    proof of strength.
   </p>
 </template>
 

@@ -9,7 +9,7 @@ import {
   holdIn,
   serve,
 } from '@tesseron/core/hand';
-import { arbors, byId, GROUND, jointEnds, type Member, renameMember } from '@tesseron/core/machine';
+import { arbors, byId, driveWay, GROUND, jointEnds, type Member, renameMember } from '@tesseron/core/machine';
 import { groundRate } from '@tesseron/core/train';
 import { nameOf, sayRate } from '@tesseron/core/words';
 import { computed, ref } from 'vue';
@@ -90,9 +90,10 @@ const hang = (frame: string): boolean => props.hand.act(`Hang ${props.arbor.name
       "
     />
     <p>
-      Turns <span class="figure">{{ sayRate(rate) }}</span>
+      Turns <span class="figure">{{ sayRate(rate, 24, driveWay(machine)) }}</span>
       <template v-if="arbor.kind === 'slide'"> teeth</template> for one of the drive<template v-if="seen">
-        on its arm, <span class="figure">{{ sayRate(seen) }}</span> against the ground</template
+        on its arm, <span class="figure">{{ sayRate(seen, 24, driveWay(machine)) }}</span> against the
+        ground</template
       >.
       <v-btn v-if="aim" class="work" data-test="show-working" @click="emit('working')">Show working</v-btn>
     </p>

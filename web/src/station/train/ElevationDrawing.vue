@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { Rational } from '@tesseron/core/rational';
+import { driveWay } from '@tesseron/core/machine';
 import { sayRate } from '@tesseron/core/words';
 import { useElementSize } from '@vueuse/core';
 import { computed, nextTick, ref, useTemplateRef } from 'vue';
@@ -36,7 +37,8 @@ const wall = (t: Tube): number => (t.inside === 0 ? 0 : 1 + 3 * t.inside);
 const short = (name: string): string => shortName(name, scale.value.letters);
 
 /** A rate as short as the column needs it. */
-const said = (rate: Rational | undefined): string => sayRate(rate, Math.min(9, scale.value.letters - 2));
+const said = (rate: Rational | undefined): string =>
+  sayRate(rate, Math.min(9, scale.value.letters - 2), driveWay(props.hand.derived.value.machine));
 const fill = (b: { rate: Rational | undefined }): string =>
   rateColour(b.rate, tokens.value.rate) ?? tokens.value.hairline;
 const is = (kind: string, id: string): boolean =>

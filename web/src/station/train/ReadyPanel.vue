@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { READY } from '@tesseron/core/ready';
 import { groundRate, trainRates } from '@tesseron/core/train';
+import { driveWay } from '@tesseron/core/machine';
 import { sayProblem, sayRate } from '@tesseron/core/words';
 import { computed, ref } from 'vue';
 import { useOpen } from '../../machine/use-open';
@@ -23,7 +24,7 @@ const made = computed(() => {
   const next = built.value.value;
   const { rates } = trainRates(next);
   const before = new Set(machine.value.members.map(m => m.id));
-  return next.members.filter(m => !before.has(m.id)).map(m => ({ name: m.name, rate: sayRate(groundRate(next, rates, m.id) ?? rates[m.id]) })); // prettier-ignore
+  return next.members.filter(m => !before.has(m.id)).map(m => ({ name: m.name, rate: sayRate(groundRate(next, rates, m.id) ?? rates[m.id], 24, driveWay(next)) })); // prettier-ignore
 });
 function add(): void {
   const next = built.value;

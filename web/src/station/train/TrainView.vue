@@ -1,7 +1,15 @@
 <script setup lang="ts">
 import { type Made, meshWheels, moveToLayer, putOnAxis, toggleHold } from '@tesseron/core/hand';
 import { addWheel, driveNew, hangOn, idlerInto, keyTogether } from '@tesseron/core/hand';
-import { byId, circleCount, IDLER_COUNT, meshes, type MeshJoint, setWheel } from '@tesseron/core/machine';
+import {
+  byId,
+  circleCount,
+  driveWay,
+  IDLER_COUNT,
+  meshes,
+  type MeshJoint,
+  setWheel,
+} from '@tesseron/core/machine';
 import { absolute, type Rational } from '@tesseron/core/rational';
 import type { Result } from '@tesseron/core/result';
 import { groundRate } from '@tesseron/core/train';
@@ -25,6 +33,7 @@ import { useHand } from './use-hand';
 import WheelTools from './WheelTools.vue';
 
 const { machine, derived, change } = useOpen();
+const way = computed(() => driveWay(machine.value));
 const hand = useHand();
 const { chosen, pick, refusal } = hand;
 const working = useRatioWorking();
@@ -40,13 +49,13 @@ const arbors = computed(() =>
       const rate = derived.value.train.rates[m.id];
       const period =
         rate && m.kind === 'arbor' ? periodOf(absolute(rate), derived.value.driveSeconds) : undefined;
-      return { id: m.id, name: m.name, rate: sayRate(rate), short: sayRate(rate, 13), ground: groundOf(m.id, rate), period: period ? sayPeriod(period, 6) : '' }; // prettier-ignore
+      return { id: m.id, name: m.name, rate: sayRate(rate, 24, way.value), short: sayRate(rate, 13, way.value), ground: groundOf(m.id, rate), period: period ? sayPeriod(period, 6) : '' }; // prettier-ignore
     }),
 );
 /** The rate against the ground, for what an arm carries. */
 function groundOf(id: string, rate: Rational | undefined): string {
   const ground = groundRate(machine.value, derived.value.train.rates, id);
-  return ground && rate && ground !== rate ? sayRate(ground, 13) : '';
+  return ground && rate && ground !== rate ? sayRate(ground, 13, way.value) : '';
 }
 const wheel = computed(() =>
   chosen.value?.kind === 'wheel' ? byId(machine.value.wheels, chosen.value.id) : undefined,

@@ -2,6 +2,7 @@
 import { absolute, toNumber } from '@tesseron/core/rational';
 import { nestedPairs } from '@tesseron/core/train';
 import { figure } from '@tesseron/core/units';
+import { driveWay } from '@tesseron/core/machine';
 import { nameOf, sayRate } from '@tesseron/core/words';
 import { computed } from 'vue';
 import { useOpen } from '../../machine/use-open';
@@ -17,7 +18,7 @@ const rows = computed(() =>
     return {
       key: `${p.inner} ${p.outer}`,
       names: `${nameOf(machine.value, p.outer)} in ${nameOf(machine.value, p.inner)}`,
-      rate: sayRate(p.relative),
+      rate: sayRate(p.relative, 24, driveWay(machine.value)),
       rpm: rpm === undefined ? '' : `${figure(rpm, 3)} a minute`,
     };
   }),

@@ -1,0 +1,107 @@
+import { byId, driveWay, type Indicator, type Machine, type Reads } from '../machine/index.ts';
+import { advance, type DriveTurns } from '../motion/index.ts';
+import { isZero, parseDecimal, sign, toNumber } from '../rational/index.ts';
+import { fail, ok, type Result } from '../result/index.ts';
+import { groundRate } from '../train/index.ts';
+import { dialOf, type IndicatorFacts, pointingOf, showingOf } from './pointing.ts';
+import { fullSeconds } from './reading.ts';
+
+/** A reading as typed, in full turns: below one, but for turns, which count on. */
+export function parseReading(reads: Reads | undefined, typed: string): Result<number> {
+  const text = typed.trim().replace('−', '-');
+  if (reads?.kind === 'names') {
+    const at = reads.names.findIndex(n => n.toLowerCase() === text.toLowerCase());
+    return at < 0
+      ? fail('reading-name', { text, names: reads.names.join(', ') })
+      : ok(at / reads.names.length);
+  }
+  const value = reads?.kind === 'clock' ? clockSeconds(text) : number(text.replace(/[^\d.eE+-].*$/, ''));
+  if (value === undefined)
+    return fail(reads?.kind === 'clock' ? 'reading-clock' : 'reading-number', { text });
+  if (reads?.kind === 'turns') return ok(value);
+  const full = fullOf(reads);
+  if (!(value >= 0 && value < full)) return fail('reading-beyond', { text, full });
+  return ok(value / full);
+}
+
+/** What a full turn stands for, in the figure that is typed: seconds for a clock, days, the unit of a scale, or degrees. */
+function fullOf(reads: Reads | undefined): number {
+  const seconds = fullSeconds(reads);
+  if (seconds !== undefined) return reads?.kind === 'clock' ? seconds : seconds / 86400;
+  const most = reads?.kind === 'scale' ? parseDecimal(reads.full) : undefined;
+  return most?.ok ? toNumber(most.value) : 360;
+}
+
+function number(text: string): number | undefined {
+  const value = parseDecimal(text);
+  return value.ok ? toNumber(value.value) : undefined;
+}
+
+/** 8:20, 08:20:15 or 08:20:15.5 in seconds. */
+function clockSeconds(text: string): number | undefined {
+  const read = /^(\d{1,3}):(\d{1,2})(?::(\d{1,2}(?:\.\d{1,9})?))?$/.exec(text);
+  if (!read) return undefined;
+  const [h, m, s] = [Number(read[1]), Number(read[2]), Number(read[3] ?? 0)];
+  return m > 59 || s >= 60 ? undefined : h * 3600 + m * 60 + s;
+}
+
+/**
+ * The turns of the drive nearest to those it has made at which an indicator reads so: all else turns along. Refused for
+ * what stands, and for a reading that is none.
+ */
+export function turnsForReading(
+  facts: IndicatorFacts,
+  indicator: Indicator,
+  typed: string,
+  now: DriveTurns,
+): Result<DriveTurns> {
+  const wanted = parseReading(indicator.reads, typed);
+  if (!wanted.ok) return wanted;
+  const showing = showingOf(facts, indicator);
+  const at = pointingOf(facts, indicator, now);
+  if (!showing || !at || isZero(showing.rate)) return fail('reading-stands', { name: indicator.name });
+  const apart =
+    indicator.reads?.kind === 'turns'
+      ? wanted.value - (Number(at.whole) + at.part)
+      : shortWay(wanted.value - at.part);
+  return ok(advance(now, apart / toNumber(showing.rate)));
+}
+
+/** The same difference by whole turns, from −½ to ½. */
+const shortWay = (turns: number): number => turns - Math.round(turns);
+
+/**
+ * Sets one indicator on its arbor so that it reads so after those turns, and leaves everything else: what a maker does who
+ * loosens a hand. A hand without a dial cannot be, as nothing tells where its nought is.
+ */
+export function setIndicatorTo<M extends Machine>(
+  facts: IndicatorFacts & { readonly machine: M },
+  id: string,
+  part: number,
+  turns: DriveTurns,
+): Result<M> {
+  const indicator = byId(facts.machine.indicators, id);
+  const at = indicator && pointingOf(facts, indicator, turns);
+  if (!indicator || !at) return fail('reading-stands', { name: indicator?.name ?? id });
+  const counts = settingCounts(facts, indicator);
+  if (counts === 0) return fail('reading-no-dial', { name: indicator.name });
+  const settingDeg = round(indicator.settingDeg + 360 * counts * shortWay(part - at.part));
+  return ok({
+    ...facts.machine,
+    indicators: facts.machine.indicators.map(i => (i.id === id ? { ...i, settingDeg } : i)),
+  });
+}
+
+const round = (deg: number): number => {
+  const turned = ((deg % 360) + 360) % 360;
+  return Number(turned.toFixed(6)) % 360;
+};
+
+/** Which way the setting of an indicator moves what it reads: 1, −1, or 0 where it does not. */
+function settingCounts({ machine, rates }: IndicatorFacts, indicator: Indicator): number {
+  const dial = dialOf(machine, indicator);
+  if (dial) return dial.sense === 'clockwise' ? -1 : 1;
+  if (indicator.kind !== 'globe' && indicator.kind !== 'body') return 0;
+  const own = groundRate(machine, rates, indicator.member);
+  return own && sign(own) * driveWay(machine) < 0 ? -1 : 1;
+}

@@ -1,0 +1,133 @@
+<script setup lang="ts">
+import { DIAL_STARTS, type DialStart, fullSeconds, startRings } from '@tesseron/core/indicator';
+import type { Dial, DialWindow, Ring } from '@tesseron/core/machine';
+import { computed, ref } from 'vue';
+import NumberFields from '../../parts/NumberFields.vue';
+import { type Change, newWindow, windowFields } from './indicator-fields';
+import RingEditor from './RingEditor.vue';
+
+/** What a dial alone has: the way it counts, its rings, its windows, its moons. */
+const props = defineProps<{ dial: Dial; days: number | undefined }>();
+const emit = defineEmits<{ set: [change: Parameters<Change>[0]] }>();
+const begin = ref<DialStart>();
+const windowKind = ref<DialWindow['kind']>('round');
+const rings = (next: readonly Ring[]): void => emit('set', { rings: next });
+const setRing = (i: number, ring: Ring): void => rings(props.dial.rings.map((r, k) => (k === i ? ring : r)));
+const without = <T,>(list: readonly T[], i: number): T[] => list.filter((_, k) => k !== i);
+function startWith(start: DialStart): void {
+  rings(startRings(start, props.dial.radius, props.days ?? daysRead.value));
+}
+const daysRead = computed(() => {
+  const seconds = fullSeconds(props.dial.reads);
+  return seconds === undefined ? undefined : seconds / 86400;
+});
+function addRing(): void {
+  const last = props.dial.rings.at(-1);
+  const outer = Number(((last ? Math.min(last.inner, last.outer) : props.dial.radius) * 0.7).toFixed(2));
+  rings([...props.dial.rings, { outer, inner: Number((outer * 0.9).toFixed(2)), divisions: 12 }]);
+}
+const windows = (next: readonly DialWindow[]): void => emit('set', { windows: next });
+const setWindow = (i: number, w: DialWindow): void =>
+  windows(props.dial.windows.map((o, k) => (k === i ? w : o)));
+function moons(on: boolean): void {
+  const two = (x: number): number => Number((props.dial.radius * x).toFixed(2));
+  emit('set', { moons: on ? { distance: two(0.5), radius: two(0.33) } : undefined });
+}
+const TITLES = { round: 'round window', sector: 'part of a ring', phases: 'opening for the Moon’s phases' };
+const KINDS = (['round', 'sector', 'phases'] as const).map(value => ({ value, title: TITLES[value] }));
+</script>
+
+<template>
+  <div class="fields">
+    <v-select
+      :model-value="dial.sense"
+      :items="['clockwise', 'counter-clockwise']"
+      label="Counts"
+      data-test="dial-sense"
+      @update:model-value="emit('set', { sense: $event })"
+    />
+    <v-select
+      v-model="begin"
+      :items="[...DIAL_STARTS]"
+      label="Begin anew with"
+      data-test="dial-start"
+      @update:model-value="startWith"
+    />
+  </div>
+  <RingEditor
+    v-for="(r, i) in dial.rings"
+    :key="i"
+    :ring="r"
+    :n="i + 1"
+    @change="setRing(i, $event)"
+    @remove="rings(without(dial.rings, i))"
+  />
+  <p class="acts">
+    <v-btn :disabled="dial.rings.length >= 12" data-test="add-ring" @click="addRing">Add a ring</v-btn>
+  </p>
+  <details v-for="(w, i) in dial.windows" :key="`w${i}`" class="window">
+    <summary>{{ TITLES[w.kind] }}</summary>
+    <div class="fields"><NumberFields :fields="windowFields(w, next => setWindow(i, next))" /></div>
+    <button type="button" class="plain" @click="windows(without(dial.windows, i))">take it away</button>
+  </details>
+  <div class="acts">
+    <v-select v-model="windowKind" :items="KINDS" label="Cut out" data-test="window-kind" />
+    <v-btn
+      :disabled="dial.windows.length >= 24"
+      data-test="add-window"
+      @click="windows([...dial.windows, newWindow(windowKind, dial)])"
+      >Add it</v-btn
+    >
+  </div>
+  <label class="tick">
+    <input
+      type="checkbox"
+      :checked="dial.moons !== undefined"
+      data-test="dial-moons"
+      @change="moons(($event.target as HTMLInputElement).checked)"
+    />
+    two moons, to be seen through an opening
+  </label>
+  <div v-if="dial.moons" class="fields">
+    <NumberFields
+      :fields="[
+        {
+          label: 'Moon’s distance',
+          value: dial.moons.distance,
+          least: 0.1,
+          most: 5000,
+          unit: 'mm',
+          set: v => emit('set', { moons: { ...dial.moons, distance: v } }),
+        },
+        {
+          label: 'Moon’s radius',
+          value: dial.moons.radius,
+          least: 0.1,
+          most: 5000,
+          unit: 'mm',
+          set: v => emit('set', { moons: { ...dial.moons, radius: v } }),
+        },
+      ]"
+    />
+  </div>
+</template>
+
+<style scoped>
+.fields {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 0 12px;
+}
+
+.window {
+  border-bottom: var(--line);
+  padding: 4px 0 8px;
+}
+
+.acts {
+  display: flex;
+  gap: 12px;
+  align-items: end;
+  margin: 8px 0;
+}
+</style>

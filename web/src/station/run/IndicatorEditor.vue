@@ -1,0 +1,145 @@
+<script setup lang="ts">
+import { fullSeconds } from '@tesseron/core/indicator';
+import {
+  arbors,
+  GROUND,
+  type Indicator,
+  type Reads,
+  removeIndicator,
+  setIndicator,
+} from '@tesseron/core/machine';
+import { fileName, indicatorDrawing } from '@tesseron/core/output';
+import { writeDxf, writeSvg } from '@tesseron/core/format';
+import { nameOf } from '@tesseron/core/words';
+import { computed } from 'vue';
+import { saveText } from '../../keep';
+import { useOpen } from '../../machine/use-open';
+import NumberFields from '../../parts/NumberFields.vue';
+import DialFields from './DialFields.vue';
+import { indicatorFields } from './indicator-fields';
+import ReadsFields from './ReadsFields.vue';
+
+/** One hand, dial, globe or body: where it sits, its measures, how it is read, and its file. */
+const props = defineProps<{ indicator: Indicator }>();
+const { machine, derived, change } = useOpen();
+const set = (what: Readonly<Record<string, unknown>>): void =>
+  change(`Change ${props.indicator.name || 'an indicator'}`, setIndicator(props.indicator.id, what)); // prettier-ignore
+const fields = computed(() => indicatorFields(props.indicator, set));
+const places = computed(() => [
+  ...(props.indicator.kind === 'dial' ? [{ value: GROUND, title: 'stands' }] : []),
+  ...arbors(machine.value).map(a => ({ value: a.id, title: nameOf(machine.value, a.id) })),
+]);
+const axes = computed(() =>
+  machine.value.axes.map(a => ({ value: a.id, title: nameOf(machine.value, a.id) })),
+);
+const dials = computed(() => [
+  { value: '', title: 'none: from where it stands at nought' },
+  ...machine.value.indicators.flatMap(i => (i.kind === 'dial' ? [{ value: i.id, title: i.name }] : [])),
+]);
+const days = computed(() => {
+  const hand = machine.value.indicators.find(i => i.kind === 'hand' && i.dial === props.indicator.id);
+  const seconds = hand && fullSeconds(hand.reads);
+  return seconds === undefined ? undefined : seconds / 86400;
+});
+function sit(member: string): void {
+  const i = props.indicator;
+  if (i.kind !== 'dial') set({ member });
+  else if (member === GROUND)
+    set({ member, axis: i.axis ?? arbors(machine.value).find(a => a.id === i.member)?.axis });
+  else set({ member, axis: undefined });
+}
+const setReads = (reads: Reads | undefined): void => set({ reads });
+async function save(kind: 'svg' | 'dxf'): Promise<void> {
+  const drawing = indicatorDrawing(derived.value, props.indicator);
+  const name = fileName([machine.value.name, props.indicator.name], kind);
+  if (kind === 'svg') await saveText(writeSvg(drawing), name, 'image/svg+xml');
+  else await saveText(writeDxf(drawing), name, 'image/vnd.dxf');
+}
+const remove = (): void =>
+  change(`Take ${props.indicator.name || 'an indicator'} away`, removeIndicator(props.indicator.id));
+</script>
+
+<template>
+  <section class="editor" data-test="indicator-editor">
+    <v-text-field
+      :model-value="indicator.name"
+      label="Name"
+      maxlength="120"
+      data-test="indicator-name"
+      @change="set({ name: ($event.target as HTMLInputElement).value })"
+    />
+    <div class="fields">
+      <v-select
+        :model-value="indicator.member"
+        :items="places"
+        :label="indicator.kind === 'dial' ? 'Turns with' : 'On'"
+        data-test="indicator-member"
+        @update:model-value="sit"
+      />
+      <v-select
+        v-if="indicator.kind === 'dial' && indicator.member === GROUND"
+        :model-value="indicator.axis"
+        :items="axes"
+        label="About the axis of"
+        @update:model-value="set({ axis: $event })"
+      />
+      <v-select
+        v-if="indicator.kind === 'hand'"
+        :model-value="indicator.shape"
+        :items="['straight', 'tapered', 'leaf', 'ringed']"
+        label="Shape"
+        data-test="hand-shape"
+        @update:model-value="set({ shape: $event })"
+      />
+      <NumberFields :fields="fields" />
+    </div>
+    <v-select
+      v-if="indicator.kind === 'hand'"
+      :model-value="indicator.dial ?? ''"
+      :items="dials"
+      label="Read against"
+      data-test="hand-dial"
+      @update:model-value="set({ dial: $event === '' ? undefined : $event })"
+    />
+    <label v-if="indicator.kind === 'globe'" class="tick">
+      <input
+        type="checkbox"
+        :checked="indicator.half === true"
+        @change="set({ half: ($event.target as HTMLInputElement).checked ? true : undefined })"
+      />
+      one half dark
+    </label>
+    <ReadsFields
+      v-if="indicator.kind !== 'dial' || indicator.member !== GROUND"
+      :reads="indicator.reads"
+      @change="setReads"
+    />
+    <DialFields v-if="indicator.kind === 'dial'" :dial="indicator" :days="days" @set="set" />
+    <p class="acts">
+      To cut:
+      <button type="button" class="plain" data-test="indicator-svg" @click="save('svg')">SVG</button>
+      <button type="button" class="plain" data-test="indicator-dxf" @click="save('dxf')">DXF</button>
+      <button type="button" class="plain" data-test="indicator-remove" @click="remove">take it away</button>
+    </p>
+  </section>
+</template>
+
+<style scoped>
+.editor {
+  border: var(--line);
+  padding: 8px 12px;
+  margin: 8px 0;
+}
+
+.fields {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 0 12px;
+}
+
+.acts {
+  display: flex;
+  gap: 14px;
+  margin: 8px 0 0;
+}
+</style>

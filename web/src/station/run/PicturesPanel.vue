@@ -1,0 +1,157 @@
+<script setup lang="ts">
+import {
+  type DriveTurns,
+  advance,
+  filmCloses,
+  MOST_TEETH_A_FRAME,
+  quickestTeeth,
+  recurrenceOf,
+} from '@tesseron/core/motion';
+import { poseTurns } from '@tesseron/core/hand';
+import { writeSvg } from '@tesseron/core/format';
+import { fileName, planDrawing, sideDrawing, type SideView } from '@tesseron/core/output';
+import { figure } from '@tesseron/core/units';
+import { nameOf, sayProblem } from '@tesseron/core/words';
+import { computed, ref } from 'vue';
+import { useFilm } from '../../film/use-film';
+import { saveBlob, saveText } from '../../keep';
+import { useOpen } from '../../machine/use-open';
+import { length, number } from '../../parts/number-spec';
+import NumberFields from '../../parts/NumberFields.vue';
+import { useClock } from '../../run/clock';
+
+/** Pictures of the view as it stands or at a pose, and a short film of it turning. */
+const props = defineProps<{
+  /** What the view is called in file names. */
+  view: string;
+  /** From where it is seen, when it is from the side. */
+  side: SideView | undefined;
+  shape: () => { readonly width: number; readonly height: number };
+  /** Draws the view after some turns of the drive upon a canvas. */
+  draw: (turns: DriveTurns, on: CanvasRenderingContext2D) => void;
+}>();
+const { machine, derived } = useOpen();
+const clock = useClock();
+const film = useFilm();
+const problem = ref('');
+const pose = ref('');
+const PICTURE_WIDTH = 1600;
+const poses = computed(() => [
+  { value: '', title: 'as it stands now' },
+  ...machine.value.poses.map(p => ({ value: p.id, title: p.name })),
+]);
+const at = computed(() => {
+  const chosen = machine.value.poses.find(p => p.id === pose.value);
+  return chosen ? { turns: poseTurns(chosen), name: chosen.name } : { turns: clock.turns, name: '' };
+});
+const named = (ending: string): string =>
+  fileName([machine.value.name, props.view, ...(at.value.name ? [at.value.name] : [])], ending);
+
+/** A canvas so many pixels wide, of the view’s proportions. */
+function sheet(width: number): CanvasRenderingContext2D {
+  const shape = props.shape();
+  const canvas = document.createElement('canvas');
+  canvas.width = width;
+  canvas.height = Math.max(2, Math.round((width * shape.height) / Math.max(1, shape.width)));
+  const context = canvas.getContext('2d', { willReadFrequently: true });
+  if (!context) throw new Error('sheet: no canvas');
+  return context;
+}
+async function savePng(): Promise<void> {
+  const on = sheet(PICTURE_WIDTH);
+  props.draw(at.value.turns, on);
+  const blob = await new Promise<Blob | null>(resolve => on.canvas.toBlob(resolve, 'image/png'));
+  if (blob) await saveBlob(blob, named('png'));
+}
+async function saveSvg(): Promise<void> {
+  const { turns } = at.value;
+  const drawing = props.side
+    ? sideDrawing(derived.value, props.side, turns)
+    : planDrawing(derived.value, turns, true);
+  problem.value = drawing.ok ? '' : sayProblem(drawing.problem);
+  if (drawing.ok) await saveText(writeSvg(drawing.value), named('svg'), 'image/svg+xml');
+}
+
+const turns = ref(1);
+const seconds = ref(4);
+const rate = ref(12);
+const width = ref(640);
+const fields = computed(() => [
+  number('Turns of the drive', turns.value, [0.0001, 1e6], v => (turns.value = v), { test: 'film-turns' }),
+  number('Lasting', seconds.value, [0.2, 30], v => (seconds.value = v), { unit: 's', test: 'film-seconds' }),
+  number('Frames a second', rate.value, [2, 20], v => (rate.value = v), { whole: true, test: 'film-rate' }),
+  { ...length('Wide', width.value, [80, 1600], v => (width.value = v), { whole: true, test: 'film-width' }), unit: 'pixels' }, // prettier-ignore
+]);
+const frames = computed(() => Math.max(2, Math.round(seconds.value * rate.value)));
+/** After how many turns the film would go on into its own beginning. */
+const whole = computed(() => recurrenceOf(machine.value, derived.value.train.rates).whole);
+const closes = computed(() => filmCloses(turns.value, whole.value));
+const blurred = computed(() => {
+  const quick = quickestTeeth(machine.value, derived.value.train.rates);
+  const teeth = quick ? (quick.teeth * turns.value) / frames.value : 0;
+  return quick && teeth > MOST_TEETH_A_FRAME ? { name: nameOf(machine.value, quick.wheel), teeth: figure(teeth, 2) } : undefined; // prettier-ignore
+});
+async function make(): Promise<void> {
+  const on = sheet(width.value);
+  const from = at.value.turns;
+  const count = frames.value;
+  const by = turns.value;
+  const blob = await film.make({
+    ...{ frames: count, width: on.canvas.width, height: on.canvas.height },
+    delayMs: Math.round(1000 / rate.value),
+    draw: i => {
+      props.draw(advance(from, (by * i) / count), on);
+      return on.getImageData(0, 0, on.canvas.width, on.canvas.height);
+    },
+  });
+  if (blob) await saveBlob(blob, named('gif'));
+}
+</script>
+
+<template>
+  <p class="quiet small">Of the view that is shown: choose plan, side or cut above the drawing.</p>
+  <v-select v-model="pose" :items="poses" label="Position" data-test="picture-pose" />
+  <p class="acts">
+    <v-btn data-test="save-png" @click="savePng">PNG</v-btn>
+    <v-btn data-test="save-pose-svg" @click="saveSvg">SVG</v-btn>
+  </p>
+  <p v-if="problem" class="error-text" role="alert">{{ problem }}</p>
+  <h3>Film</h3>
+  <div class="fields"><NumberFields :fields="fields" /></div>
+  <p class="quiet small">
+    {{ frames }} frames.
+    <template v-if="closes">Its end goes on into its beginning.</template>
+    <template v-else-if="whole !== undefined">
+      Its end jumps back to its beginning: all stands as it did only after {{ whole }} turns.
+    </template>
+  </p>
+  <p v-if="blurred" class="quiet small" data-test="film-blurred">
+    From one frame to the next {{ blurred.name }} moves on by {{ blurred.teeth }} teeth and would seem to
+    stand or turn back. Take fewer turns, or more seconds.
+  </p>
+  <p v-if="film.making.value" class="acts" role="status">
+    <progress :value="film.done.value" max="1" aria-label="Film" />
+    <v-btn data-test="film-cancel" @click="film.cancel()">Cancel</v-btn>
+  </p>
+  <p v-else class="acts"><v-btn data-test="film-make" @click="make">Make a film, GIF</v-btn></p>
+</template>
+
+<style scoped>
+.fields {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 0 12px;
+}
+
+.acts {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  margin: 8px 0;
+}
+
+.small {
+  font-size: 13px;
+  margin: 6px 0;
+}
+</style>
