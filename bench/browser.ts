@@ -22,13 +22,7 @@ const COUNT_FRAMES = `new Promise(resolve => {
 export async function browserBench(): Promise<void> {
   const app = await startApp();
   const { page } = await app.open();
-  await page.goto(app.base);
-  const path = join(await mkdtemp(join(tmpdir(), 'tesseron-')), 'sixty.json');
-  await writeFile(path, writeMachine(sixtyWheels()));
-  const chooser = page.waitForEvent('filechooser');
-  await page.click('[data-test=open-file]');
-  await (await chooser).setFiles(path);
-  await page.waitForSelector('[data-test=station-aims]');
+  await open(page, app.base, writeMachine(sixtyWheels()));
   await go(page, 'run');
   await page.waitForTimeout(500);
   const frames = (): Promise<number> => page.evaluate<number>(COUNT_FRAMES);
@@ -41,6 +35,7 @@ export async function browserBench(): Promise<void> {
   );
 
   await planDrag(page);
+  await ninetyRunning(page, app.base);
   await trainEdit(page, app.base);
   await fromStarter(page, app.base);
   await go(page, 'counts');
@@ -64,6 +59,44 @@ export async function browserBench(): Promise<void> {
   );
   await freshWorkers(page);
   await app.close();
+}
+
+/** Opens a machine from a file of its own. */
+async function open(page: Page, base: string, text: string): Promise<void> {
+  await page.goto(base);
+  const path = join(await mkdtemp(join(tmpdir(), 'tesseron-')), 'machine.json');
+  await writeFile(path, text);
+  const chooser = page.waitForEvent('filechooser');
+  await page.click('[data-test=open-file]');
+  await (await chooser).setFiles(path);
+  await page.waitForSelector('[data-test=station-aims]');
+}
+
+interface SamplingNode {
+  readonly selfSize: number;
+  readonly children: readonly SamplingNode[];
+}
+
+/** Ninety wheels running, in plan and cut open: frames a second, and what is allocated for a frame. */
+async function ninetyRunning(page: Page, base: string): Promise<void> {
+  await open(page, base, writeMachine(ninetyWheels()));
+  await go(page, 'run');
+  const client = await page.context().newCDPSession(page);
+  const all = (n: SamplingNode): number => n.selfSize + n.children.reduce((sum, c) => sum + all(c), 0);
+  for (const view of ['plan', 'side', 'cut']) {
+    await page.click(`[data-test=view-${view}]`);
+    await page.waitForTimeout(500);
+    const still = await page.evaluate<number>(COUNT_FRAMES);
+    await page.click('[data-test=run]');
+    await client.send('HeapProfiler.startSampling', { samplingInterval: 8192, includeObjectsCollectedByMajorGC: true, includeObjectsCollectedByMinorGC: true }); // prettier-ignore
+    const running = await page.evaluate<number>(COUNT_FRAMES);
+    const { profile } = await client.send('HeapProfiler.stopSampling');
+    await page.click('[data-test=run]');
+    const kilobytes = all(profile.head as unknown as SamplingNode) / 1024 / (running * 3);
+    console.log(
+      `90 wheels running, ${view}: ${running.toFixed(0)} frames a second; the same page at rest: ${still.toFixed(0)}; ratio ${(running / still).toFixed(2)}; about ${kilobytes.toFixed(0)} kB allocated a frame`,
+    );
+  }
 }
 
 /** Drags an axis of the sixty wheels in the plan, everything following, and counts frames meanwhile. */
@@ -151,13 +184,7 @@ const EDIT = `key => new Promise(resolve => {
 
 /** An edit at Train on ninety wheels, from the key to the frame that shows it. */
 async function trainEdit(page: Page, base: string): Promise<void> {
-  await page.goto(base);
-  const path = join(await mkdtemp(join(tmpdir(), 'tesseron-')), 'ninety.json');
-  await writeFile(path, writeMachine(ninetyWheels()));
-  const chooser = page.waitForEvent('filechooser');
-  await page.click('[data-test=open-file]');
-  await (await chooser).setFiles(path);
-  await page.waitForSelector('[data-test=station-aims]');
+  await open(page, base, writeMachine(ninetyWheels()));
   await go(page, 'train');
   await page.locator('[data-kind=wheel]').nth(8).click();
   await page.waitForTimeout(500);

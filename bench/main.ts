@@ -8,6 +8,7 @@ import { clock, report } from './clock.ts';
 import { countsBench } from './counts.ts';
 import { layoutBench } from './layout.ts';
 import { planetaryBench } from './planetary.ts';
+import { runBench } from './run.ts';
 import { sixtyWheels } from './sixty-wheels.ts';
 import { teethBench } from './teeth.ts';
 import { trainsBench } from './trains.ts';
@@ -18,6 +19,7 @@ planetaryBench();
 trainsBench();
 teethBench();
 layoutBench();
+runBench();
 
 const machine = sixtyWheels();
 const all = clock(() => derive(machine));

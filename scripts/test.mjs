@@ -47,12 +47,12 @@ check('import rules', 'npx depcruise core/src web/src server/src bench --config 
 check('unused code', 'npx knip');
 check(
   'unit tests, with coverage of core',
-  'npx c8 mocha "core/src/**/*.test.ts" "server/src/**/*.test.ts" "web/src/**/*.test.ts" "demo/**/*.test.ts" "scripts/**/*.test.ts"',
+  'npx c8 mocha --parallel --jobs 2 "core/src/**/*.test.ts" "server/src/**/*.test.ts" "web/src/**/*.test.ts" "demo/**/*.test.ts" "scripts/**/*.test.ts"',
 );
 if (!quick) {
   chromium();
   check('build', 'npx vite build web --logLevel warn');
-  check('end to end', 'npx mocha "e2e/**/*.test.ts" --timeout 180000');
+  check('end to end', 'npx mocha --parallel --jobs 2 "e2e/**/*.test.ts" --timeout 180000');
 }
 console.log(`\n${passed} passed, ${failed} failed`);
 process.exit(failed === 0 ? 0 : 1);

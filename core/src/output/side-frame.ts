@@ -65,32 +65,37 @@ export function sideFrame(
 
 function putRound(rects: SideRect[], v: Sight, r: SideRound, centre: Point, angle: number): void {
   const [at, depth] = [across(v, centre), behind(v, centre)];
-  const { low, high } = r;
   if (depth + r.radius <= v.cut) return;
-  const whole = { what: 'round' as const, of: r, low, high, at, angle };
+  // Written out, not spread: this is done for every round thing in every frame.
+  const put = (half: number, near: number): number =>
+    rects.push({ what: 'round', of: r, left: at - half, right: at + half, low: r.low, high: r.high, depth: near, cut: false, at, angle }); // prettier-ignore
   const off = v.cut - depth;
   if (off <= -r.radius) {
-    rects.push({ ...whole, left: at - r.radius, right: at + r.radius, depth: depth - r.radius, cut: false });
+    put(r.radius, depth - r.radius);
     return;
   }
   const half = Math.sqrt(r.radius ** 2 - off ** 2);
   // Behind a cut before its line the whole width is still there; the face is as wide as the chord.
-  const back = off < 0 ? r.radius : half;
-  rects.push({
-    ...whole,
-    left: at - back,
-    right: at + back,
-    depth: Math.max(depth, v.cut) + 1e-6,
-    cut: false,
-  });
+  put(off < 0 ? r.radius : half, Math.max(depth, v.cut) + 1e-6);
   const hole = r.inner > Math.abs(off) ? Math.sqrt(r.inner ** 2 - off ** 2) : 0;
-  const face = { ...whole, depth: v.cut, cut: true };
-  if (hole === 0) rects.push({ ...face, left: at - half, right: at + half });
-  else
-    rects.push(
-      { ...face, left: at - half, right: at - hole },
-      { ...face, left: at + hole, right: at + half },
-    );
+  const face = (left: number, right: number): number =>
+    rects.push({
+      what: 'round',
+      of: r,
+      left,
+      right,
+      low: r.low,
+      high: r.high,
+      depth: v.cut,
+      cut: true,
+      at,
+      angle,
+    });
+  if (hole === 0) face(at - half, at + half);
+  else {
+    face(at - half, at - hole);
+    face(at + hole, at + half);
+  }
 }
 
 function putBar(rects: SideRect[], v: Sight, b: SideBar, places: ReadonlyMap<string, Stance>): void {

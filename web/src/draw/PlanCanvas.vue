@@ -49,6 +49,7 @@ const touched = ref(false);
 /** Names and counts are written unless dials are shown, which they would cover; as the maker likes. */
 const asked = ref<boolean>();
 const labelled = computed(() => asked.value ?? !(props.indicators && machine.value.indicators.length > 0));
+const NO_MARKS: readonly { member: string; text: string }[] = [];
 const cache = createOutlineCache();
 const wheels = computed(() => drawnWheels(derived.value));
 const roomLines = computed(() => roomFigure(derived.value));
@@ -132,7 +133,8 @@ function frameOf(
       return stance ? [{ drawn, stance }] : [];
     }),
     labelled: labelled.value,
-    marks: props.marks ?? [],
+    labelKey: `${props.layer ?? 'all'} ${document.fonts.status}`,
+    marks: props.marks ?? NO_MARKS,
   };
 }
 

@@ -28,8 +28,9 @@ export interface PlanFrame {
   readonly running: boolean;
   /** Hands, dials, globes and bodies with where each stands. */
   readonly indicators: readonly { readonly drawn: DrawnIndicator; readonly stance: Stance }[];
-  /** Names and counts beside the axes. */
+  /** Names and counts beside the axes; and what decides which are shown, besides the wheels. */
   readonly labelled: boolean;
+  readonly labelKey: string;
   readonly marks: readonly { readonly member: string; readonly text: string }[];
 }
 
@@ -210,30 +211,64 @@ interface Box {
 
 const LINE = 15;
 
+/** What is written beside an axis: its lines, how wide they are, and how many of them name outputs. */
+interface LabelBlock {
+  readonly place: string;
+  readonly texts: readonly string[];
+  readonly named: number;
+  readonly width: number;
+  /** From the axis to the corner of the block, pixels; kept while the machine runs, so that labels do not jump about. */
+  offset: Point | undefined;
+}
+
+interface KnownBlocks {
+  readonly key: string;
+  readonly marks: PlanFrame['marks'];
+  readonly list: readonly LabelBlock[];
+}
+
+const blocks = new WeakMap<object, KnownBlocks>();
+
 /** Names of outputs and counts beside each axis, wheels of one axis below each other, where no other label stands. */
 function paintLabels(context: CanvasRenderingContext2D, frame: PlanFrame): void {
+  context.font = '12px "Atkinson Hyperlegible Mono Variable", monospace';
+  context.textBaseline = 'middle';
+  const list = labelBlocks(context, frame);
+  const taken: Box[] = [];
+  for (const block of list) {
+    const stance = frame.places.get(block.place);
+    if (!stance) continue;
+    const p = toScreen(frame.view, frame.size, stance.centre);
+    if (!frame.running || !block.offset) {
+      const box = freePlace(p, block.width, LINE * block.texts.length, taken, frame.size);
+      taken.push(box);
+      block.offset = { x: box.x - p.x, y: box.y - p.y };
+    }
+    const [x, y] = [p.x + block.offset.x + 3, p.y + block.offset.y + 8];
+    for (let i = 0; i < block.texts.length; i++)
+      paintText(context, frame, block.texts[i] ?? '', x, y + LINE * i, i < block.named);
+  }
+}
+
+/** The blocks of a frame, made anew when wheels, names or the scale change. */
+function labelBlocks(context: CanvasRenderingContext2D, frame: PlanFrame): readonly LabelBlock[] {
+  const key = `${frame.view.scale} ${frame.labelKey}`;
+  const known = blocks.get(frame.wheels);
+  if (known?.key === key && known.marks === frame.marks) return known.list;
   const atAxis = new Map<string, DrawnWheel[]>();
   for (const w of frame.wheels) {
     const first = w.place === w.wheel.member;
     if (first && frame.visible(w.wheel.layer) && w.tipRadius * frame.view.scale > 14)
       atAxis.set(w.axis, [...(atAxis.get(w.axis) ?? []), w]);
   }
-  context.font = '12px "Atkinson Hyperlegible Mono Variable", monospace';
-  context.textBaseline = 'middle';
-  const taken: Box[] = [];
-  for (const wheels of atAxis.values()) {
-    const stance = frame.places.get(wheels[0]?.wheel.member ?? '');
-    if (!stance) continue;
-    const p = toScreen(frame.view, frame.size, stance.centre);
-    const marks = frame.marks.filter(m => wheels.some(w => w.wheel.member === m.member)).map(m => m.text);
-    const texts = [...marks, ...wheels.map(labelOf)];
+  const list = [...atAxis.values()].map((wheels): LabelBlock => {
+    const named = frame.marks.filter(m => wheels.some(w => w.wheel.member === m.member)).map(m => m.text);
+    const texts = [...named, ...wheels.map(labelOf)];
     const width = Math.max(...texts.map(t => context.measureText(t).width)) + 6;
-    const box = freePlace(p, width, LINE * texts.length, taken, frame.size);
-    taken.push(box);
-    texts.forEach((text, i) =>
-      paintText(context, frame, text, box.x + 3, box.y + 8 + LINE * i, i < marks.length),
-    );
-  }
+    return { place: wheels[0]?.wheel.member ?? '', texts, named: named.length, width, offset: undefined };
+  });
+  blocks.set(frame.wheels, { key, marks: frame.marks, list });
+  return list;
 }
 
 /** A place beside a point that no label has taken and that is on screen; the first choice where there is none. */

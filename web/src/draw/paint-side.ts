@@ -24,6 +24,8 @@ export interface SidePicture {
 }
 
 const MARGIN = 30;
+/** Room below for the controls, pixels. */
+const FOOT = 44;
 
 /** Pixels for a millimetre across, so that all of it is seen whichever way it is turned. */
 function sideScale({
@@ -34,7 +36,7 @@ function sideScale({
 }: Pick<SidePicture, 'scene' | 'size' | 'zoom' | 'rise'>): number {
   // prettier-ignore
   const wide = (size.width - 2 * MARGIN) / (2 * scene.reach);
-  const high = (size.height - 2 * MARGIN) / ((scene.high - scene.low) * rise);
+  const high = (size.height - 2 * MARGIN - 2 * FOOT) / ((scene.high - scene.low) * rise);
   return Math.max(0.05, Math.min(wide, high)) * zoom;
 }
 

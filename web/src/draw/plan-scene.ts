@@ -79,16 +79,24 @@ const MOST_KEPT = 400;
 
 export function createOutlineCache(): OutlineCache {
   const kept = new Map<string, Path2D>();
+  const last = new WeakMap<DrawnWheel, { readonly scale: number; readonly path: Path2D }>();
+  const make = (wheel: DrawnWheel, scale: number): Path2D => {
+    const fineness = 2 ** Math.floor(Math.log2(PIXELS_OFF / scale));
+    const teeth = toothWidth(wheel) * scale * 3 > LEAST_TOOTH_PIXELS;
+    const name = `${wheel.key} ${wheel.tipRadius} ${teeth ? fineness : 'disc'}`;
+    const known = kept.get(name);
+    if (known) return known;
+    const path = outlinePath(wheel, teeth, Math.max(0.002, fineness));
+    if (kept.size >= MOST_KEPT) kept.clear();
+    kept.set(name, path);
+    return path;
+  };
   return {
     get(wheel, scale) {
-      const fineness = 2 ** Math.floor(Math.log2(PIXELS_OFF / scale));
-      const teeth = toothWidth(wheel) * scale * 3 > LEAST_TOOTH_PIXELS;
-      const name = `${wheel.key} ${wheel.tipRadius} ${teeth ? fineness : 'disc'}`;
-      const known = kept.get(name);
-      if (known) return known;
-      const path = outlinePath(wheel, teeth, Math.max(0.002, fineness));
-      if (kept.size >= MOST_KEPT) kept.clear();
-      kept.set(name, path);
+      const before = last.get(wheel);
+      if (before?.scale === scale) return before.path;
+      const path = make(wheel, scale);
+      last.set(wheel, { scale, path });
       return path;
     },
   };

@@ -7,8 +7,18 @@ export const SLOWEST = 1e-3;
 export const FASTEST = 1e2;
 const position = scaleLog([SLOWEST, FASTEST], [0, 1]).clamp(true);
 
-/** The colour of a rate (turns per turn of the drive) on a scale from slow to fast; undefined for what stands still. */
+const known = new WeakMap<readonly string[], WeakMap<Rational, string>>();
+
+/**
+ * The colour of a rate (turns per turn of the drive) on a scale from slow to fast; undefined for what stands still. Worked out
+ * once for a rate and a scale: a running picture asks for it every frame.
+ */
 export function rateColour(rate: Rational | undefined, scale: readonly string[]): string | undefined {
-  const speed = rate ? Math.abs(toNumber(rate)) : 0;
-  return speed === 0 ? undefined : interpolateRgbBasis([...scale])(position(speed));
+  if (!rate || rate.num === 0n) return undefined;
+  let colours = known.get(scale);
+  if (!colours) known.set(scale, (colours = new WeakMap()));
+  let colour = colours.get(rate);
+  if (colour === undefined)
+    colours.set(rate, (colour = interpolateRgbBasis([...scale])(position(Math.abs(toNumber(rate))))));
+  return colour;
 }

@@ -30,6 +30,8 @@ const outputs = computed(() =>
       rate: rate ? say(rate) : '',
       ground: carried(aim.member),
       sense: !rate || sign(rate) === 0 ? '' : sign(rate) === driveWay(machine.value) ? '↺' : '↻',
+      // A hand on it says where it stands; how far it is into its period would say the same otherwise.
+      read: machine.value.indicators.some(i => i.member === aim.member && i.reads),
       reading: readingOf(aim, derived.value, clock.turns),
     };
   }),
@@ -76,8 +78,8 @@ const blurred = computed(() => {
   <div v-for="o in outputs" :key="o.aim.id" class="output" :data-test="`reading-${o.aim.id}`">
     <h3>{{ o.aim.name }}</h3>
     <dl v-if="o.reading">
-      <div v-if="o.reading.inPeriod" class="main">
-        <dt>shows</dt>
+      <div v-if="o.reading.inPeriod && !o.read" class="main">
+        <dt>since nought</dt>
         <dd class="figure">{{ o.reading.inPeriod }}</dd>
       </div>
       <div>

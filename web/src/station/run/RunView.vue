@@ -134,9 +134,19 @@ const sideView = computed(() =>
 }
 
 .views button {
+  border: 0;
+  background: none;
+  color: var(--ink);
+  font: inherit;
   padding: 2px 10px;
   border-right: var(--line);
   cursor: pointer;
+}
+
+@media (max-width: 700px) {
+  .views {
+    top: 34px;
+  }
 }
 
 .views button:last-child {

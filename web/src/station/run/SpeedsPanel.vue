@@ -2,6 +2,7 @@
 import { GUESSED_EFFICIENCY, HAND_RPM, torquesLeft } from '@tesseron/core/derive';
 import { memberSpeeds } from '@tesseron/core/motion';
 import { toNumber } from '@tesseron/core/rational';
+import { nestedPairs } from '@tesseron/core/train';
 import { figure } from '@tesseron/core/units';
 import { nameOf } from '@tesseron/core/words';
 import { computed, ref } from 'vue';
@@ -18,6 +19,15 @@ const own = computed(() => {
 const rpm = computed(() => asked.value ?? own.value ?? HAND_RPM);
 const radii = computed(() =>
   Object.fromEntries(Object.entries(derived.value.wheels).map(([id, w]) => [id, w.dimensions.pitchRadius])),
+);
+/** How fast arbors on one line turn in each other. */
+const tubes = computed(() =>
+  nestedPairs(machine.value, derived.value.train.rates).map(p => ({
+    key: `${p.inner} ${p.outer}`,
+    outer: nameOf(machine.value, p.outer),
+    inner: nameOf(machine.value, p.inner),
+    rpm: figure(Math.abs(toNumber(p.relative)) * rpm.value, 3),
+  })),
 );
 /** The most that what drives can turn with, N cm; undefined while it is not said. */
 const stall = ref<number>();
@@ -72,6 +82,17 @@ const rows = computed(() =>
       </tr>
     </tbody>
   </table>
+  <template v-if="tubes.length > 0">
+    <h3>Tube in tube</h3>
+    <table class="ruled" data-test="tube-speeds">
+      <tbody>
+        <tr v-for="t in tubes" :key="t.key">
+          <td>{{ t.outer }} on {{ t.inner }}</td>
+          <td class="figure">{{ t.rpm }} a minute</td>
+        </tr>
+      </tbody>
+    </table>
+  </template>
   <h3>Torque, roughly</h3>
   <NumberField
     v-model="efficiency"
