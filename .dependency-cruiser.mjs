@@ -28,14 +28,20 @@ export default {
       from: { path: '^core/src', pathNot: '\\.test\\.ts$' },
       to: {
         dependencyTypes: ['npm', 'npm-dev', 'core'],
-        pathNot: 'node_modules/(zod|dxf-parser|@tarikjabiri/dxf|svgpath|fast-xml-parser)/',
+        pathNot: 'node_modules/(zod|dxf-parser|@tarikjabiri/dxf|svgpath|fast-xml-parser|fflate|manifold-3d)/',
       },
+    },
+    {
+      name: 'solids-belong-to-solid',
+      severity: 'error',
+      from: { path: '^core/src', pathNot: '^core/src/solid/|\\.test\\.ts$' },
+      to: { path: 'node_modules/manifold-3d/' },
     },
     {
       name: 'file-libraries-belong-to-format',
       severity: 'error',
       from: { path: '^core/src', pathNot: '^core/src/format/|\\.test\\.ts$' },
-      to: { path: 'node_modules/(dxf-parser|@tarikjabiri/dxf|svgpath|fast-xml-parser)/' },
+      to: { path: 'node_modules/(dxf-parser|@tarikjabiri/dxf|svgpath|fast-xml-parser|fflate)/' },
     },
     {
       name: 'server-knows-no-web',

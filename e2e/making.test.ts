@@ -1,6 +1,15 @@
 import { expect } from 'chai';
-import { readFile } from 'node:fs/promises';
+import { execFileSync } from 'node:child_process';
+import { mkdtemp, readFile } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import type { Page } from 'playwright-core';
+import { derive, wheelPlane } from '../core/src/derive/index.ts';
+import { flatten, type Path, signedArea } from '../core/src/geometry/index.ts';
+import { wheelThickness } from '../core/src/layout/index.ts';
+import { readMachine } from '../core/src/machine/index.ts';
+import { must } from '../core/src/result/index.ts';
+import { solidParts } from '../core/src/solid/index.ts';
 import { type App, fromStarter, go, startApp } from './app.ts';
 
 async function save(page: Page, button: string, nth = 0): Promise<{ name: string; text: string }> {
@@ -153,5 +162,46 @@ describe('making and setting', () => {
     expect(await turns()).to.be.closeTo(0.49, 0.02);
     await page.click('[data-test=reset]');
     expect(await turns()).to.equal(0);
+  });
+
+  it('makes solids: one part as STL, all as 3MF, which programs that are not ours find closed and whole', async () => {
+    const { page, errors } = await app.open();
+    await fromStarter(page, app.base);
+    await go(page, 'make');
+    await page.locator('[data-test=solids] summary').click();
+    const [stl] = await Promise.all([page.waitForEvent('download'), page.locator('[data-test=save-stl]').first().click()]); // prettier-ignore
+    expect(stl.suggestedFilename()).to.match(/\.stl$/);
+    const folder = await mkdtemp(join(tmpdir(), 'tesseron-'));
+    const one = join(folder, 'part.stl');
+    await stl.saveAs(one);
+    const report = execFileSync('admesh', [one], { encoding: 'utf8' });
+    expect(report).to.match(/Total disconnected facets\s*:\s*0\s+0/);
+    expect(report).to.match(/Degenerate facets\s*:\s*0/);
+    const volume = Number(/Volume\s*:\s*([\d.]+)/.exec(report)![1]);
+    // The tide hand's first wheel: 83 teeth of module 1.5, 6 mm of plywood; area by the shoelace formula, bore out.
+    const machine = must(
+      readMachine(await readFile(join(import.meta.dirname, '../demo/saltreach-tide-clock.json'), 'utf8')),
+    );
+    const d = derive(machine);
+    const plane = must(wheelPlane(d, machine.wheels[0]!));
+    const area = (paths: readonly Path[]): number => paths.reduce((sum, p) => sum + Math.abs(signedArea(flatten(p, d.chordError))), 0); // prettier-ignore
+    const exact =
+      (area([plane.outline]) - area(plane.holes)) * wheelThickness(machine.stack, machine.wheels[0]!);
+    expect(volume / exact).to.be.closeTo(1, 1e-4);
+
+    const [all] = await Promise.all([page.waitForEvent('download'), page.click('[data-test=save-3mf]')]);
+    const whole = join(folder, 'all.3mf');
+    await all.saveAs(whole);
+    const info = execFileSync('assimp', ['info', whole], { encoding: 'utf8' });
+    const parts = solidParts(d);
+    // It tells equal bodies as one mesh; every object that is placed has a node, once a copy.
+    const nodes = info.match(/Object_\d+/g) ?? [];
+    expect(new Set(nodes).size, info).to.equal(parts.length);
+    expect(nodes.length).to.equal(parts.reduce((n, p) => n + p.number, 0));
+    expect(info).to.match(/Minimum point\s*\(0\.0+ 0\.0+ /);
+    await page.click('[data-test=save-3mf]');
+    await page.click('[data-test=solids-cancel]');
+    await page.locator('[data-test=solids-cancel]').waitFor({ state: 'detached' });
+    expect(errors).to.deep.equal([]);
   });
 });

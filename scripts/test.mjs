@@ -30,13 +30,19 @@ function check(title, command) {
   failed += tests.failing + (status !== 0 && tests.failing === 0 ? 1 : 0);
 }
 
-/** Debian's Chromium, from the package registry, for the tests that drive the interface. */
-function chromium() {
-  if (existsSync(CHROMIUM)) return;
+/** From Debian's registry: Chromium drives the interface, the others judge solids. */
+const PROGRAMS = { chromium: CHROMIUM, admesh: '/usr/bin/admesh', 'assimp-utils': '/usr/bin/assimp' };
+
+function programs() {
+  const missing = Object.keys(PROGRAMS).filter(name => !existsSync(PROGRAMS[name]));
+  if (missing.length === 0) return;
   const sudo = process.getuid?.() === 0 ? '' : 'sudo ';
-  run(`${sudo}apt-get update -q && ${sudo}apt-get install -y -q --no-install-recommends chromium`, {
-    DEBIAN_FRONTEND: 'noninteractive',
-  });
+  run(
+    `${sudo}apt-get update -q && ${sudo}apt-get install -y -q --no-install-recommends ${missing.join(' ')}`,
+    {
+      DEBIAN_FRONTEND: 'noninteractive',
+    },
+  );
 }
 
 install();
@@ -50,7 +56,7 @@ check(
   'npx c8 mocha --parallel --jobs 2 "core/src/**/*.test.ts" "server/src/**/*.test.ts" "web/src/**/*.test.ts" "demo/**/*.test.ts" "scripts/**/*.test.ts"',
 );
 if (!quick) {
-  chromium();
+  programs();
   check('build', 'npx vite build web --logLevel warn');
   check('end to end', 'npx mocha --parallel --jobs 2 "e2e/**/*.test.ts" --timeout 180000');
 }

@@ -5,3 +5,5 @@ export * from './drawn-lines.ts';
 export * from './read-dxf.ts';
 export * from './read-svg.ts';
 export * from './border.ts';
+export * from './stl.ts';
+export * from './threemf.ts';

@@ -4,3 +4,4 @@ export * from './measure.ts';
 export * from './root.ts';
 export * from './sample.ts';
 export * from './line.ts';
+export * from './tri-mesh.ts';

@@ -137,6 +137,11 @@ const SENTENCES: Readonly<Record<string, Sentence>> = {
     `${d['name']} has no dial that would tell where its nought is. Give it one, and it can be set on its arbor.`,
   'bodies-unknown': () =>
     'No body here belongs to an output whose period is one of the sky’s. Put bodies on outputs with such a period first.',
+  'too-many-triangles': d =>
+    `${d['wheel']} would need about ${Number(d['is']).toLocaleString('en')} triangles; files of more than ${Number(d['most']).toLocaleString('en')} open nowhere gladly. Allow a larger chord error.`,
+  'bevel-face-too-wide': d =>
+    `The face of ${d['wheel']} reaches to the apex of its cone. Make the face width less than ${Number(d['most']).toFixed(1)} mm.`,
+  'part-unknown': d => `${d['part']} is no longer part of this machine.`,
   'loop-zero': () => 'A loop of no turns never moves. Write more than nought, such as 1 turn or 90 degrees.',
   'loop-unreadable': d =>
     `${reading(d)} is not a stretch to loop over. Write one such as 1 turn, 2.5 turns or 90 degrees.`,

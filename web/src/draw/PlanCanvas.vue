@@ -189,13 +189,6 @@ function turnBy(member: string, from: { x: number; y: number }, event: PointerEv
   emit('turn', turnsByHand(driveWay(machine.value) < 0 ? neg(rate) : rate, stance.centre, p, q));
 }
 
-/** The drawing as it stands, as a picture. */
-const picture = (): Promise<Blob | null> =>
-  new Promise(resolve => {
-    if (canvas.value) canvas.value.toBlob(resolve, 'image/png');
-    else resolve(null);
-  });
-
 function up(event: PointerEvent): void {
   if (drag?.axis !== undefined && drag.moved && view.value)
     emit('swing', drag.axis, toPlane(view.value, box.value, at(event)), true);
@@ -260,7 +253,6 @@ onMounted(() => {
 });
 onBeforeUnmount(() => cancelAnimationFrame(frame));
 defineExpose({
-  picture,
   frameAt,
   shape: () => box.value,
   toScreen: (p: Point) => (view.value ? toScreen(view.value, box.value, p) : undefined),
@@ -268,7 +260,7 @@ defineExpose({
 </script>
 
 <template>
-  <div ref="holder" class="holder">
+  <div ref="holder" class="drawn">
     <canvas
       ref="canvas"
       tabindex="0"
@@ -281,7 +273,7 @@ defineExpose({
       @wheel.prevent="zoom(Math.exp(-$event.deltaY * 0.0015), at($event))"
       @keydown="key"
     />
-    <div class="controls">
+    <div class="drawn-controls">
       <label v-if="indicators" class="counts">
         <input v-model="shownCounts" type="checkbox" data-test="plan-counts" />
         counts
@@ -295,35 +287,11 @@ defineExpose({
 </template>
 
 <style scoped>
-.holder {
-  position: relative;
-  width: 100%;
-  height: 100%;
-  min-height: 0;
-  overflow: hidden;
-}
-
 canvas {
-  display: block;
-  position: absolute;
-  inset: 0;
-  width: 100%;
-  height: 100%;
   touch-action: none;
   cursor: grab;
 }
 
-.controls {
-  position: absolute;
-  right: 10px;
-  bottom: 8px;
-  display: flex;
-  gap: 12px;
-  padding: 2px 8px;
-  background: var(--panel);
-  border: var(--line);
-  font-size: 13px;
-}
 .counts {
   display: flex;
   align-items: center;

@@ -70,24 +70,19 @@ function draw(
 /** The same after some turns of the drive, upon a canvas of its own. */
 const frameAt = (turns: DriveTurns, on: CanvasRenderingContext2D): void =>
   draw(on, stancesAt(derived.value.moving, turns), on.canvas, 1);
-const picture = (): Promise<Blob | null> =>
-  new Promise(resolve => {
-    if (canvas.value) canvas.value.toBlob(resolve, 'image/png');
-    else resolve(null);
-  });
 watch([scene, () => clock.turns, view, room, tokens, zoom, rise], request);
 onMounted(() => {
   request();
   void document.fonts.ready.then(request);
 });
 onBeforeUnmount(() => cancelAnimationFrame(frame));
-defineExpose({ picture, frameAt, shape: () => room.value, view: () => view.value });
+defineExpose({ frameAt, shape: () => room.value });
 </script>
 
 <template>
-  <div ref="holder" class="holder">
+  <div ref="holder" class="drawn">
     <canvas ref="canvas" role="img" :aria-label="label" />
-    <div class="controls">
+    <div class="drawn-controls">
       <label>
         seen from
         <input v-model.number="angleDeg" type="range" min="0" max="360" step="1" data-test="side-angle" />
@@ -124,43 +119,13 @@ defineExpose({ picture, frameAt, shape: () => room.value, view: () => view.value
 </template>
 
 <style scoped>
-.holder {
-  position: relative;
-  width: 100%;
-  height: 100%;
-  min-height: 0;
-  overflow: hidden;
-}
-
-canvas {
-  display: block;
-  position: absolute;
-  inset: 0;
-  width: 100%;
-  height: 100%;
-}
-
-.controls {
-  position: absolute;
-  right: 10px;
-  bottom: 8px;
-  display: flex;
-  flex-wrap: wrap;
-  justify-content: flex-end;
-  gap: 4px 14px;
-  padding: 2px 8px;
-  background: var(--panel);
-  border: var(--line);
-  font-size: 13px;
-}
-
-.controls label {
+.drawn-controls label {
   display: flex;
   align-items: center;
   gap: 6px;
 }
 
-.controls input {
+.drawn-controls input {
   width: 110px;
   accent-color: var(--accent);
 }

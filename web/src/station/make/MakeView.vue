@@ -10,6 +10,7 @@ import { computed, ref, watch } from 'vue';
 import StationLayout from '../../frame/StationLayout.vue';
 import { saveText } from '../../keep';
 import { useOpen } from '../../machine/use-open';
+import SolidsPanel from './SolidsPanel.vue';
 import { setProcessKind } from './set-process';
 
 const { machine, derived, change } = useOpen();
@@ -124,6 +125,7 @@ const saveParts = (): Promise<boolean> =>
           </tr>
         </tbody>
       </table>
+      <SolidsPanel />
     </template>
   </StationLayout>
 </template>

@@ -185,7 +185,7 @@ const movable = (c: Cut): boolean => c.kind === 'wheel' || c.kind === 'ring';
         </g>
       </svg>
     </div>
-    <div class="controls">
+    <div class="drawn-controls">
       <button type="button" class="plain" @click="zoom = Math.min(12, zoom * 1.5)">closer</button>
       <button type="button" class="plain" @click="zoom = Math.max(1, zoom / 1.5)">further</button>
       <button type="button" class="plain" @click="zoom = 1">fit</button>
@@ -215,18 +215,6 @@ const movable = (c: Cut): boolean => c.kind === 'wheel' || c.kind === 'ring';
   width: 100%;
   height: 100%;
   overflow: auto;
-}
-
-.controls {
-  position: absolute;
-  right: 10px;
-  bottom: 8px;
-  display: flex;
-  gap: 12px;
-  padding: 2px 8px;
-  background: var(--panel);
-  border: var(--line);
-  font-size: 13px;
 }
 
 svg {

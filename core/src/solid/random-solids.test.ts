@@ -1,0 +1,126 @@
+import Module from 'manifold-3d';
+import { expect } from 'chai';
+import fc from 'fast-check';
+import { RANDOM_TEETH } from '../../test/random-teeth.ts';
+import { derive } from '../derive/index.ts';
+import { flatten, isClosed, meshBounds, meshVolume, signedArea, type TriMesh } from '../geometry/index.ts';
+import { newMachine, type Wheel } from '../machine/index.ts';
+import { sayProblem } from '../words/index.ts';
+import { type TeethSpec, toothFigure } from '../tooth/index.ts';
+import { arrangeOnBed, bedFile, type SolidFacts, type SolidKit, wheelSolid } from './index.ts';
+
+const RUNS = Number(process.env['TESSERON_RUNS'] ?? 30);
+const CHORD = 0.02;
+let kit: SolidKit;
+before(async () => {
+  const module = await Module();
+  module.setup();
+  kit = module;
+});
+
+const bare = derive(newMachine('m'));
+const WHEEL: Wheel = { id: 'w', name: 'wheel', member: 'drive', toothing: 't', role: 'wheel', layer: 0, teeth: { kind: 'count', count: 20 }, thickness: 5 }; // prettier-ignore
+
+/** What a wheel of those teeth alone is made from. */
+function factsOf(teeth: TeethSpec, helixDeg: number, double: boolean): SolidFacts | undefined {
+  const figure = toothFigure(teeth, CHORD);
+  if (!figure.ok) return undefined;
+  const toothing = { ...bare.machine.toothings[0]!, id: 't', ...(helixDeg > 0 ? { helixDeg } : {}), ...(double ? { double: true as const } : {}) }; // prettier-ignore
+  const machine = { ...bare.machine, toothings: [toothing], wheels: [WHEEL] };
+  const state = { teeth, figure, dimensions: figure.value, outline: { ok: true as const, value: figure.value.outline }, spec: undefined, involute: undefined, key: '' }; // prettier-ignore
+  return { machine, wheels: { w: state }, chordError: CHORD, layout: bare.layout, positions: bare.positions };
+}
+
+describe('solids of random teeth', () => {
+  for (const [family, arbitrary] of Object.entries(RANDOM_TEETH))
+    it(`${family}: closed, outward, as much as area times thickness, or a sentence`, () => {
+      fc.assert(
+        fc.property(arbitrary, fc.constantFrom(0, 0, 15, 30), fc.boolean(), (teeth, helix, double) => {
+          const facts = factsOf(teeth, helix, double);
+          if (!facts) return;
+          const made = wheelSolid(kit, facts, WHEEL);
+          if (!made.ok) {
+            expect(sayProblem(made.problem).length).to.be.above(20);
+            return;
+          }
+          expect(isClosed(made.value)).to.equal(true);
+          const volume = meshVolume(made.value);
+          expect(volume).to.be.above(0);
+          const figure = facts.wheels['w']!.figure;
+          if (teeth.family === 'bevel' || !figure.ok) return;
+          const { outline, holes } = figure.value;
+          const area = (paths: readonly Parameters<typeof flatten>[0][]): number => paths.reduce((s, p) => s + Math.abs(signedArea(flatten(p, CHORD))), 0); // prettier-ignore
+          const exact = (area([outline]) - area(holes)) * 5;
+          // Steps of a helix are chords; a magnet's pocket without a wall may break through the rim by a chord.
+          const most = helix > 0 ? 1.01 : teeth.family === 'magnets' ? 1.001 : 1.00005;
+          expect(volume / exact).to.be.within(helix > 0 ? 0.98 : 0.99995, most);
+        }),
+        { numRuns: RUNS },
+      );
+    }).timeout(600_000);
+});
+
+describe('bodies as data', () => {
+  /** A box from the origin. */
+  const box = (w: number, d: number, h: number): TriMesh => ({
+    positions: Float64Array.from([0, 0, 0, w, 0, 0, w, d, 0, 0, d, 0, 0, 0, h, w, 0, h, w, d, h, 0, d, h]),
+    triangles: Uint32Array.from([0, 2, 1, 0, 3, 2, 4, 5, 6, 4, 6, 7, 0, 1, 5, 0, 5, 4, 1, 2, 6, 1, 6, 5, 2, 3, 7, 2, 7, 6, 3, 0, 4, 3, 4, 7]), // prettier-ignore
+  });
+
+  it('a box has width times depth times height, is closed, and is inside out with its corners the other way', () => {
+    const b = box(2, 3, 5);
+    expect(meshVolume(b)).to.be.closeTo(30, 1e-12);
+    expect(isClosed(b)).to.equal(true);
+    expect(meshBounds(b)).to.deep.equal({ least: [0, 0, 0], most: [2, 3, 5] });
+    const turned = { ...b, triangles: b.triangles.slice().reverse() };
+    expect(meshVolume(turned)).to.be.closeTo(-30, 1e-12);
+  });
+
+  it('is not closed with a triangle gone, one turned over, one twice, or none at all', () => {
+    const b = box(1, 1, 1);
+    expect(isClosed({ ...b, triangles: b.triangles.slice(3) }), 'gone').to.equal(false);
+    const over = b.triangles.slice();
+    [over[0], over[1]] = [over[1]!, over[0]!];
+    expect(isClosed({ ...b, triangles: over }), 'turned over').to.equal(false);
+    expect(isClosed({ ...b, triangles: Uint32Array.from([...b.triangles, ...b.triangles.slice(0, 3)]) }), 'twice').to.equal(false); // prettier-ignore
+    expect(isClosed({ ...b, triangles: new Uint32Array() }), 'none').to.equal(false);
+  });
+
+  it('parts on a bed never overlap and keep their gap, and lie in about a square', () => {
+    const size = fc.record({ width: fc.double({ min: 1, max: 200, noNaN: true }), depth: fc.double({ min: 1, max: 200, noNaN: true }) }); // prettier-ignore
+    fc.assert(
+      fc.property(
+        fc.array(size, { minLength: 1, maxLength: 40 }),
+        fc.double({ min: 0, max: 10, noNaN: true }),
+        (sizes, gap) => {
+          const places = arrangeOnBed(sizes, gap);
+          expect(places).to.have.length(sizes.length);
+          sizes.forEach((a, i) =>
+            sizes.forEach((b, j) => {
+              if (j <= i) return;
+              const [p, q] = [places[i]!, places[j]!];
+              const apart = Math.max(
+                q.x - p.x - a.width,
+                p.x - q.x - b.width,
+                q.y - p.y - a.depth,
+                p.y - q.y - b.depth,
+              );
+              expect(apart).to.be.at.least(gap - 1e-9);
+            }),
+          );
+          const most = Math.max(...sizes.map((s, i) => places[i]!.x + s.width));
+          const area = sizes.reduce((sum, s) => sum + (s.width + gap) * (s.depth + gap), 0);
+          expect(most).to.be.at.most(Math.max(Math.sqrt(area) * 1.1, ...sizes.map(s => s.width)) + 1e-9);
+        },
+      ),
+    );
+  });
+
+  it('a file of the same parts is the same, byte for byte', () => {
+    const parts = [
+      { name: 'box', number: 3, mesh: box(10, 20, 5) },
+      { name: 'plate', number: 1, mesh: box(30, 8, 2) },
+    ];
+    expect(bedFile(parts, 'two')).to.deep.equal(bedFile(parts, 'two'));
+  });
+});
