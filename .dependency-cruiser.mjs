@@ -28,7 +28,8 @@ export default {
       from: { path: '^core/src', pathNot: '\\.test\\.ts$' },
       to: {
         dependencyTypes: ['npm', 'npm-dev', 'core'],
-        pathNot: 'node_modules/(zod|dxf-parser|@tarikjabiri/dxf|svgpath|fast-xml-parser|fflate|manifold-3d)/',
+        pathNot:
+          'node_modules/(zod|dxf-parser|@tarikjabiri/dxf|svgpath|fast-xml-parser|fflate|manifold-3d|clipper2-ts)/',
       },
     },
     {

@@ -36,8 +36,13 @@ describe('making and setting', () => {
     await fromStarter(page, app.base);
     await go(page, 'make');
     const wheel = await save(page, 'save-wheel', 0);
-    expect(wheel.name).to.equal('saltreach-tide-clock_tide-hand-wheel-1.svg');
-    expect(Number(/width="([\d.]+)mm"/.exec(wheel.text)?.[1])).to.be.closeTo(127.5 + 4, 0.1);
+    expect(wheel.name).to.equal('saltreach-tide-clock_tide-hand-wheel-1_kerf-0.2.svg');
+    expect(Number(/width="([\d.]+)mm"/.exec(wheel.text)?.[1])).to.be.closeTo(127.5 + 0.2 + 4, 0.05);
+    expect(wheel.text, 'and says so').to.match(/Compensated once, for Laser: outlines 0\.100 mm outside/);
+    await page.uncheck('[data-test=compensate]');
+    const plain = await save(page, 'save-wheel', 0);
+    expect(plain.name).to.equal('saltreach-tide-clock_tide-hand-wheel-1.svg');
+    expect(Number(/width="([\d.]+)mm"/.exec(plain.text)?.[1])).to.be.closeTo(127.5 + 4, 0.05);
     expect(wheel.text.match(/<path/g)?.length).to.equal(1);
     const parts = await save(page, 'save-parts');
     const wheels = parts.text.split('\r\n').filter(l => /^[^,]* wheel \d,/.test(l));
@@ -202,6 +207,36 @@ describe('making and setting', () => {
     await page.click('[data-test=save-3mf]');
     await page.click('[data-test=solids-cancel]');
     await page.locator('[data-test=solids-cancel]').waitFor({ state: 'detached' });
+    expect(errors).to.deep.equal([]);
+  });
+
+  it('tells what a cutter cannot reach, and compensates for the process that is chosen and measured', async () => {
+    const { page, errors } = await app.open();
+    await fromStarter(page, app.base);
+    await go(page, 'make');
+    await page.click('[data-test=process]');
+    await page.getByRole('option', { name: 'router' }).click();
+    await type(page, 'process-cutter', '3');
+    await page
+      .getByRole('button', { name: /^Tide hand wheel 1/ })
+      .first()
+      .click();
+    await page.locator('[data-test=uncut]', { hasText: 'larger fillet' }).waitFor();
+    const dxf = await save(page, 'save-wheel-dxf');
+    expect(dxf.name).to.equal('saltreach-tide-clock_tide-hand-wheel-1_cutter-3.dxf');
+    await type(page, 'process-cutter', '0.6');
+    await page.locator('[data-test=file-note]', { hasText: '0.300 mm outside' }).waitFor();
+    await page.click('[data-test=process]');
+    await page.getByRole('option', { name: 'printer' }).click();
+    await type(page, 'process-outlineGrowth', '0.1');
+    await type(page, 'process-holeShrink', '0.3');
+    await page.locator('[data-test=file-note]', { hasText: 'outlines 0.100 mm inside, holes 0.150 mm larger all round' }).waitFor(); // prettier-ignore
+    await page.locator('[data-test=solids] summary').click();
+    const [stl] = await Promise.all([page.waitForEvent('download'), page.locator('[data-test=save-stl]').first().click()]); // prettier-ignore
+    expect(stl.suggestedFilename()).to.include('print-0.1-0.3');
+    await page.click('[data-test=undo]');
+    await page.click('[data-test=undo]');
+    await page.locator('[data-test=file-note]', { hasText: 'not compensated' }).waitFor();
     expect(errors).to.deep.equal([]);
   });
 });

@@ -1,2 +1,3 @@
 export * from './cautions.ts';
+export * from './compensation.ts';
 export * from './parts-list.ts';

@@ -4,7 +4,8 @@ import type { Piece } from '../layout/index.ts';
 import { byId } from '../machine/index.ts';
 import { eyeOf, plateDrawing } from '../output/index.ts';
 import { indicatorFigure } from '../indicator/index.ts';
-import { fail, ok, type Result } from '../result/index.ts';
+import { AS_IS, type Growth } from '../make/index.ts';
+import { fail, type Result } from '../result/index.ts';
 import type { SolidKit } from './kit.ts';
 import { flatSolid, pieceSolid } from './round-solids.ts';
 import { wheelSolid } from './wheel-solid.ts';
@@ -52,23 +53,28 @@ export function solidParts(derived: Derived): SolidPart[] {
 /** Thickness of hands and dials, mm, where nothing says it: common practice, no source. */
 const LEAF = 1.6;
 
-/** The body of one part, standing or lying on z = 0 about its own axis. */
-export function partSolid(kit: SolidKit, derived: Derived, part: SolidPart): Result<TriMesh> {
+/** The body of one part, standing or lying on z = 0 about its own axis, compensated by a growth where one is given. */
+export function partSolid(
+  kit: SolidKit,
+  derived: Derived,
+  part: SolidPart,
+  growth: Growth = AS_IS,
+): Result<TriMesh> {
   const { machine, layout, chordError } = derived;
   const wheel = byId(machine.wheels, part.id);
-  if (wheel) return wheelSolid(kit, derived, wheel);
+  if (wheel) return wheelSolid(kit, derived, wheel, growth);
   const indicator = byId(machine.indicators, part.id);
   if (indicator) {
     const figure = indicatorFigure(indicator, eyeOf(derived, indicator));
-    return ok(flatSolid(kit, figure.shapes, LEAF, chordError));
+    return flatSolid(kit, figure.shapes, LEAF, growth, chordError);
   }
   const plate = layout.plates.find(p => `plate ${p.side}` === part.id);
   if (plate) {
     const drawing = plateDrawing(derived, plate.side);
     if (!drawing.ok) return drawing;
     const shapes = drawing.value.groups.flatMap(g => g.shapes);
-    return ok(flatSolid(kit, shapes, plate.band.to - plate.band.from, chordError));
+    return flatSolid(kit, shapes, plate.band.to - plate.band.from, growth, chordError);
   }
   const piece = layout.pieces[pieceIndex(part.id)];
-  return piece ? ok(pieceSolid(kit, piece, chordError)) : fail('part-unknown', { part: part.name });
+  return piece ? pieceSolid(kit, piece, growth, chordError) : fail('part-unknown', { part: part.name });
 }

@@ -8,6 +8,7 @@ import { writeStl, writeThreeMf } from '../format/index.ts';
 import { flatten, isClosed, meshBounds, meshVolume, signedArea, type TriMesh } from '../geometry/index.ts';
 import { wheelThickness } from '../layout/index.ts';
 import { type Machine, readMachine } from '../machine/index.ts';
+import { AS_IS } from '../make/index.ts';
 import { must } from '../result/index.ts';
 import { bevelOf } from '../output/index.ts';
 import { backConeHalf, upperHalf } from '../tooth/index.ts';
@@ -68,6 +69,25 @@ describe('solids', () => {
       const exact = areaOf(machine, wheel.id) * wheelThickness(machine.stack, wheel);
       expect(volume / exact, wheel.id).to.be.closeTo(1, 1e-5);
     }
+  });
+
+  it('a print’s growth is taken off: a spacer as much narrower outside and wider inside, a wheel by about its edge times the growth', () => {
+    const machine = demo('quartet-of-moons');
+    const d = derive(machine);
+    const tube = solidParts(d).find(p => p.kind === 'tube')!;
+    const piece = d.layout.pieces[Number(tube.id.replace('piece ', ''))]!;
+    const growth = { outline: -0.1, hole: -0.15 };
+    const made = meshVolume(must(partSolid(kit, d, tube, growth)));
+    const [outside, inside] = [piece.outside / 2 - 0.1, piece.bore! / 2 + 0.15];
+    expect(made / (Math.PI * (outside ** 2 - inside ** 2) * piece.length)).to.be.closeTo(1, 0.003);
+    const wheel = machine.wheels[0]!;
+    const plane = must(wheelPlane(d, wheel));
+    const edge = (points: readonly { x: number; y: number }[]): number => points.reduce((sum, p, i) => sum + Math.hypot(p.x - points[(i + 1) % points.length]!.x, p.y - points[(i + 1) % points.length]!.y), 0); // prettier-ignore
+    const around = edge(flatten(plane.outline, d.chordError));
+    const [whole, small] = [AS_IS, { outline: -0.02, hole: 0 }].map(g =>
+      meshVolume(must(wheelSolid(kit, d, wheel, g))),
+    );
+    expect((whole! - small!) / (around * 0.02 * wheelThickness(machine.stack, wheel))).to.be.closeTo(1, 0.03);
   });
 
   it('leaning teeth keep the volume, and turn by b·tan β / r to the hand’s side', () => {

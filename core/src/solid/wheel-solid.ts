@@ -2,6 +2,7 @@ import type { Manifold } from 'manifold-3d';
 import { type Derived, wheelPlane } from '../derive/index.ts';
 import { type Path, flatten, type TriMesh } from '../geometry/index.ts';
 import { wheelThickness } from '../layout/index.ts';
+import { AS_IS, compensated, type Growth } from '../make/index.ts';
 import { byId, type Wheel } from '../machine/index.ts';
 import { fail, ok, type Result } from '../result/index.ts';
 import { radians } from '../units/index.ts';
@@ -18,16 +19,23 @@ export const MOST_TRIANGLES = 2_000_000;
 
 /**
  * A wheel as a closed body standing on z = 0: its plane figure drawn up by its thickness, turned along its helix, both ways from
- * the middle for double helical teeth; a straight bevel drawn towards the apex of its cone. The turn over a height b is b·tan β / r at the pitch
+ * the middle for double helical teeth; a straight bevel drawn towards the apex of its cone, which no growth changes. The turn over a height b is b·tan β / r at the pitch
  * radius r (ISO 21771); to the right for a right hand seen from the side, which is counter-clockwise upwards.
  */
-export function wheelSolid(kit: SolidKit, facts: SolidFacts, wheel: Wheel): Result<TriMesh> {
+export function wheelSolid(
+  kit: SolidKit,
+  facts: SolidFacts,
+  wheel: Wheel,
+  growth: Growth = AS_IS,
+): Result<TriMesh> {
   const state = facts.wheels[wheel.id];
   if (!state) return fail('teeth-not-drawn', { wheel: wheel.name });
   if (state.teeth.family === 'bevel') return bevelSolid(kit, facts, wheel);
   const plane = wheelPlane(facts, wheel);
   if (!plane.ok) return plane;
-  const { outline, holes } = plane.value;
+  const moved = compensated(plane.value.outline, plane.value.holes, growth, facts.chordError);
+  if (!moved.ok) return moved;
+  const [outline = plane.value.outline, ...holes] = moved.value;
   const height = wheelThickness(facts.machine.stack, wheel);
   const toothing = byId(facts.machine.toothings, wheel.toothing);
   const helix = radians(toothing?.helixDeg ?? 0);

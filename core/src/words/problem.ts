@@ -142,6 +142,8 @@ const SENTENCES: Readonly<Record<string, Sentence>> = {
   'bevel-face-too-wide': d =>
     `The face of ${d['wheel']} reaches to the apex of its cone. Make the face width less than ${Number(d['most']).toFixed(1)} mm.`,
   'part-unknown': d => `${d['part']} is no longer part of this machine.`,
+  'compensation-swallows': d =>
+    `Moving the line by ${fixed(Math.abs(Number(d['by'])), 3)} mm leaves nothing of a part or a hole, or breaks it in two. Take a finer tool, or make it larger.`,
   'loop-zero': () => 'A loop of no turns never moves. Write more than nought, such as 1 turn or 90 degrees.',
   'loop-unreadable': d =>
     `${reading(d)} is not a stretch to loop over. Write one such as 1 turn, 2.5 turns or 90 degrees.`,

@@ -2,7 +2,8 @@ import Module from 'manifold-3d';
 import wasmUrl from 'manifold-3d/manifold.wasm?url';
 import { derive } from '@tesseron/core/derive';
 import { writeStl } from '@tesseron/core/format';
-import type { Machine } from '@tesseron/core/machine';
+import { byId, type Machine } from '@tesseron/core/machine';
+import { AS_IS, growthOf } from '@tesseron/core/make';
 import type { Problem } from '@tesseron/core/result';
 import { bedFile, type MadePart, partSolid, solidParts } from '@tesseron/core/solid';
 
@@ -25,10 +26,12 @@ self.onmessage = async ({ data }: MessageEvent<SolidRequest>) => {
   kit.setup();
   const derived = derive(data.machine);
   const wanted = solidParts(derived).filter(p => data.part === undefined || p.id === data.part);
+  const process = byId(data.machine.processes, data.machine.process);
+  const growth = process?.kind === 'printer' ? growthOf(process) : AS_IS;
   const made: MadePart[] = [];
   const left: { name: string; problem: Problem }[] = [];
   for (const [i, part] of wanted.entries()) {
-    const mesh = partSolid(kit, derived, part);
+    const mesh = partSolid(kit, derived, part, growth);
     if (mesh.ok) made.push({ name: part.name, number: part.number, mesh: mesh.value });
     else left.push({ name: part.name, problem: mesh.problem });
     self.postMessage({ done: (i + 1) / wanted.length } satisfies SolidNews);

@@ -132,6 +132,9 @@ export const Process = z.strictObject({
   kerf: Mm.min(0).optional(),
   nozzle: Size.optional(),
   cutter: Size.optional(),
+  /** How much wider a printer lays an outline than it should be, on each side; how much smaller across holes print. */
+  outlineGrowth: Mm.min(-2).max(2).optional(),
+  holeShrink: Mm.min(-2).max(2).optional(),
   /** The least width of a feature that it makes. */
   leastFeature: Size.optional(),
 });

@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import { writeCsv, writeSvg } from '@tesseron/core/format';
+import { writeCsv, writeDxf, writeSvg } from '@tesseron/core/format';
 import { byId, type Process, writeMachine } from '@tesseron/core/machine';
-import { cautionsFor, partsList } from '@tesseron/core/make';
-import { fileName, planDrawing, wheelDrawing } from '@tesseron/core/output';
+import { cautionsFor, growthOf, leavesAsIs, leftUncut, partsList } from '@tesseron/core/make';
+import { compensationName, fileName, fileNotes, planDrawing, wheelDrawing } from '@tesseron/core/output';
 import { CAUTIONS, sayProblem, wheelName } from '@tesseron/core/words';
 import type { Drawing } from '@tesseron/core/drawing';
 import type { Result } from '@tesseron/core/result';
@@ -10,6 +10,8 @@ import { computed, ref, watch } from 'vue';
 import StationLayout from '../../frame/StationLayout.vue';
 import { saveText } from '../../keep';
 import { useOpen } from '../../machine/use-open';
+import { figure } from '@tesseron/core/units';
+import ProcessFields from './ProcessFields.vue';
 import SolidsPanel from './SolidsPanel.vue';
 import { setProcessKind } from './set-process';
 
@@ -27,8 +29,26 @@ const process = computed(() => byId(machine.value.processes, machine.value.proce
 const cautions = computed(() =>
   cautionsFor(process.value?.kind ?? 'saw').map(c => ({ code: c, text: CAUTIONS[c] })),
 );
+/** Whether files of parts are compensated for the process; the plan never is. */
+const compensate = ref(true);
+const forProcess = computed(() => (compensate.value ? process.value : undefined));
 const drawingOf = (id: string): Result<Drawing> =>
-  byId(machine.value.wheels, id) ? wheelDrawing(derived.value, id) : planDrawing(derived.value);
+  byId(machine.value.wheels, id)
+    ? wheelDrawing(derived.value, id, forProcess.value)
+    : planDrawing(derived.value);
+const note = computed(() =>
+  byId(machine.value.wheels, looked.value) ? (fileNotes(derived.value, forProcess.value)[1] ?? '') : '',
+);
+/** What a router’s cutter cannot reach of the wheel that is looked at. */
+const uncut = computed(() => {
+  const outline = derived.value.wheels[looked.value]?.outline;
+  const cutter = process.value?.kind === 'router' ? process.value.cutter : undefined;
+  if (!outline?.ok || !cutter) return '';
+  const left = leftUncut(outline.value, cutter / 2, derived.value.chordError);
+  return left < 0.01
+    ? ''
+    : `A cutter of ${cutter} mm leaves ${figure(left, 3)} mm² uncut in inside corners. Take a smaller one, or give the teeth a larger fillet.`;
+});
 const drawing = computed(() => drawingOf(looked.value));
 const svg = computed(() => (drawing.value.ok ? writeSvg(drawing.value.value) : ''));
 const picture = ref('');
@@ -47,17 +67,22 @@ watch(
   { immediate: true },
 );
 
-async function saveSvg(id: string): Promise<void> {
+async function save(id: string, kind: 'svg' | 'dxf'): Promise<void> {
   const made = drawingOf(id);
   problem.value = made.ok ? '' : sayProblem(made.problem);
   if (made.ok)
     await saveText(
-      writeSvg(made.value),
-      fileName([machine.value.name, byId(machine.value.wheels, id)?.name ?? PLAN], 'svg'),
-      'image/svg+xml',
+      kind === 'svg' ? writeSvg(made.value) : writeDxf(made.value),
+      fileName([machine.value.name, ...named(id)], kind),
+      kind === 'svg' ? 'image/svg+xml' : 'image/vnd.dxf',
     );
 }
 
+function named(id: string): string[] {
+  const wheel = byId(machine.value.wheels, id);
+  return wheel ? [wheel.name, ...compensationName(forProcess.value)] : [PLAN];
+}
+const moves = computed(() => process.value !== undefined && !leavesAsIs(growthOf(process.value)));
 const saveMachine = (): Promise<boolean> =>
   saveText(writeMachine(machine.value), fileName([machine.value.name], 'json'), 'application/json');
 const saveParts = (): Promise<boolean> =>
@@ -74,6 +99,9 @@ const saveParts = (): Promise<boolean> =>
           :alt="`The file as it is written: ${byId(machine.wheels, looked)?.name ?? 'the whole plan'}`"
         />
         <p v-else-if="!drawing.ok">{{ sayProblem(drawing.problem) }}</p>
+        <p v-if="note || uncut" class="note" data-test="file-note">
+          {{ note }} <strong v-if="uncut" class="error-text" data-test="uncut">{{ uncut }}</strong>
+        </p>
       </div>
     </template>
     <template #ledger>
@@ -84,6 +112,11 @@ const saveParts = (): Promise<boolean> =>
         data-test="process"
         @update:model-value="change('Choose how parts are made', setProcessKind($event))"
       />
+      <ProcessFields v-if="process" :process="process" />
+      <label v-if="moves" class="tick">
+        <input v-model="compensate" type="checkbox" data-test="compensate" />
+        compensate the files of single parts
+      </label>
       <div class="cautions" role="note" aria-label="Cautions" data-test="cautions">
         <h3>Cautions</h3>
         <ul>
@@ -92,13 +125,13 @@ const saveParts = (): Promise<boolean> =>
       </div>
       <h3>Files, true size in mm</h3>
       <p class="files">
-        <v-btn data-test="save-plan" @click="saveSvg(PLAN)">Whole plan, SVG</v-btn>
+        <v-btn data-test="save-plan" @click="save(PLAN, 'svg')">Whole plan, SVG</v-btn>
         <v-btn data-test="save-parts" @click="saveParts">Parts list, CSV</v-btn>
         <v-btn data-test="save-machine" @click="saveMachine">Machine, JSON</v-btn>
       </p>
       <p class="quiet small">
-        Outlines are as the part should measure, play taken. Kerf and nozzle are not compensated: do that in
-        the cutter’s or printer’s own program.
+        The plan shows parts as they should measure; files of single parts are compensated once, if you wish
+        so here. Do not do it again in the cutter’s or printer’s own program.
       </p>
       <p v-if="problem" class="error-text" role="alert">{{ problem }}</p>
       <table class="ruled">
@@ -117,9 +150,18 @@ const saveParts = (): Promise<boolean> =>
                 class="boxed"
                 :aria-label="`Save ${wheelName(w)} as SVG`"
                 data-test="save-wheel"
-                @click="saveSvg(w.id)"
+                @click="save(w.id, 'svg')"
               >
                 SVG
+              </button>
+              <button
+                type="button"
+                class="boxed"
+                :aria-label="`Save ${wheelName(w)} as DXF`"
+                data-test="save-wheel-dxf"
+                @click="save(w.id, 'dxf')"
+              >
+                DXF
               </button>
             </td>
           </tr>
@@ -135,11 +177,18 @@ const saveParts = (): Promise<boolean> =>
   height: 100%;
   padding: 24px;
   display: grid;
+  grid-template-rows: minmax(0, 1fr) auto;
   place-items: center;
+}
+
+.note {
+  margin: 8px 0 0;
+  max-width: 640px;
 }
 
 img {
   max-width: 100%;
+  min-height: 0;
   max-height: 100%;
   width: 100%;
   height: 100%;

@@ -1,5 +1,7 @@
 <script setup lang="ts">
-import { fileName } from '@tesseron/core/output';
+import { byId } from '@tesseron/core/machine';
+import { growthOf, leavesAsIs } from '@tesseron/core/make';
+import { compensationName, fileName } from '@tesseron/core/output';
 import { solidParts } from '@tesseron/core/solid';
 import { sayProblem } from '@tesseron/core/words';
 import { computed, ref } from 'vue';
@@ -11,6 +13,15 @@ import { useSolids } from './use-solids';
 const { machine, derived } = useOpen();
 const solids = useSolids();
 const parts = computed(() => solidParts(derived.value));
+const printer = computed(() => {
+  const process = byId(machine.value.processes, machine.value.process);
+  return process?.kind === 'printer' && !leavesAsIs(growthOf(process)) ? process : undefined;
+});
+const grown = computed(() =>
+  printer.value
+    ? 'compensated for how far outlines and holes print off; teeth of bevels are not'
+    : 'as the parts should measure',
+);
 const problem = ref('');
 const left = ref<string[]>([]);
 
@@ -22,7 +33,10 @@ async function save(part?: { id: string; name: string }): Promise<void> {
     if (!made) return;
     left.value = made.left.map(l => `${l.name}: ${sayProblem(l.problem)}`);
     if (part && made.left.length > 0) return;
-    const name = fileName([machine.value.name, part?.name ?? 'all parts'], part ? 'stl' : '3mf');
+    const name = fileName(
+      [machine.value.name, part?.name ?? 'all parts', ...compensationName(printer.value)],
+      part ? 'stl' : '3mf',
+    );
     await saveBlob(new Blob([made.file], { type: part ? 'model/stl' : 'model/3mf' }), name);
   } catch (error) {
     problem.value = `The bodies could not be made (${error instanceof Error ? error.message : String(error)}). Nothing was written; try one part by itself.`;
@@ -40,8 +54,8 @@ async function save(part?: { id: string; name: string }): Promise<void> {
     </template>
   </p>
   <p class="quiet small">
-    Closed bodies as the parts should measure, in millimetres; growth of the print is not compensated yet.
-    Wheels lie flat and print without support; pegs are drilled, not printed.
+    Closed bodies in millimetres, {{ grown }}. Wheels lie flat and print without support; pegs are drilled,
+    not printed.
   </p>
   <p v-if="problem" class="error-text" role="alert">{{ problem }}</p>
   <p v-for="l in left" :key="l" class="error-text" data-test="solids-left">{{ l }}</p>
