@@ -14,3 +14,4 @@ export * from './torque.ts';
 export * from './sky-events.ts';
 export * from './drift-share.ts';
 export * from './uneven-sky.ts';
+export * from './indicator-facts.ts';

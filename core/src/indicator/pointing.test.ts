@@ -2,9 +2,9 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import { readFileSync } from 'node:fs';
 import { KINDS } from '../../test/kinds.ts';
-import { derive } from '../derive/index.ts';
+import { derive, indicatorFacts } from '../derive/index.ts';
 import { editForFix, type Indicator, type Machine, readMachine, setDriveWay } from '../machine/index.ts';
-import { AT_REST, type DriveTurns, exactTurns } from '../motion/index.ts';
+import { AT_REST, type DriveTurns, exactTurns, stancesAt } from '../motion/index.ts';
 import { rational } from '../rational/index.ts';
 import { must } from '../result/index.ts';
 import { parseDate, secondsSince2000 } from '../units/index.ts';
@@ -213,5 +213,39 @@ describe('hands against their dials', () => {
     const long = derive(change({ radius: 90 })).findings.find(f => f.code === 'hand-beyond-dial')!;
     expect(derive(editForFix(long.fixes[0]!)(change({ radius: 90 }))).findings.map(f => f.code)).not.to.include('hand-beyond-dial'); // prettier-ignore
     expect(derive(change({ dial: 'solar-dial' })).findings.map(f => f.code)).to.include('hand-off-dial');
+  });
+});
+
+describe('a hand on a member that turns unevenly', () => {
+  it('reads where it is seen to stand, through the whole turn, whichever way the drive turns', () => {
+    const plain = Object.values(KINDS).find(m => m.joints.some(j => j.kind === 'universal'))!;
+    const bent = {
+      ...plain,
+      joints: plain.joints.map(j => (j.kind === 'universal' ? { ...j, bendDeg: 30 } : j)),
+    };
+    const joint = bent.joints.find(j => j.kind === 'universal')!;
+    const member = joint.kind === 'universal' ? joint.b : '';
+    const axis = bent.members.find(m => m.id === member)!;
+    for (const clockwise of [false, true]) {
+      const dial = { kind: 'dial', id: 'd1', name: 'd', member: 'ground', axis: axis.kind === 'arbor' ? axis.axis : '', radius: 20, settingDeg: 0, sense: 'counter-clockwise', rings: [], windows: [] } as const; // prettier-ignore
+      const hand = { kind: 'hand', id: 'h1', name: 'h', member, radius: 15, settingDeg: 0, shape: 'leaf', dial: 'd1' } as const; // prettier-ignore
+      const d = derive(setDriveWay(clockwise)({ ...bent, indicators: [dial, hand] }));
+      const facts = indicatorFacts(d);
+      let most = 0;
+      for (let i = 0; i < 40; i++) {
+        const turns = { whole: 3n, part: i / 40 };
+        const seen = stancesAt(d.moving, turns).get(member)!.angle / (2 * Math.PI);
+        const part = (f: IndicatorFacts): number => pointingOf(f, hand, turns)!.part;
+        const off = (x: number): number => Math.abs(x - seen - Math.round(x - seen));
+        expect(off(part(facts)), `${clockwise} ${i}`).to.be.below(1e-9);
+        most = Math.max(most, off(part({ machine: d.machine, rates: d.train.rates })));
+      }
+      const to = must(turnsForReading(facts, hand, '77', { whole: 1n, part: 0.3 }));
+      expect(pointingOf(facts, hand, to)!.part * 360, 'and is turned to what it shall read').to.be.closeTo(
+        77,
+        1e-6,
+      );
+      expect(most, 'which its mean rate alone would miss').to.be.above(0.005);
+    }
   });
 });

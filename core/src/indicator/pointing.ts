@@ -7,6 +7,8 @@ import { groundRate } from '../train/index.ts';
 export interface IndicatorFacts {
   readonly machine: Pick<Machine, 'axes' | 'members' | 'indicators' | 'drive' | 'aims'>;
   readonly rates: Readonly<Record<string, Rational>>;
+  /** How far an uneven member is off its mean angle, as it is seen, radians; nought for what turns evenly. */
+  readonly uneven?: (member: string, turns: DriveTurns) => number;
 }
 
 /** How far something has turned on what it is read against: whole turns, and the part of a turn from 0 to 1. */
@@ -19,6 +21,8 @@ export interface Pointing {
 export interface Showing {
   readonly rate: Rational;
   readonly atNought: number;
+  /** What a turn that is seen, counter-clockwise, adds to what is shown. */
+  readonly perSeen: number;
 }
 
 /** The dial that a hand is read against, if it has one. */
@@ -46,15 +50,16 @@ export function showingOf({ machine, rates }: IndicatorFacts, indicator: Indicat
     if (!under) return undefined;
     const counts = dialWay(dial);
     const atNought = (counts * (indicator.settingDeg - dial.settingDeg)) / 360;
-    return { rate: signed(sub(own, under), way * counts), atNought };
+    return { rate: signed(sub(own, under), way * counts), atNought, perSeen: counts };
   }
   const forward = sign(own) < 0 ? neg(own) : own;
+  const turns = sign(own) * way < 0 ? -1 : 1;
   if (indicator.kind === 'dial' && !indicator.moons)
-    return { rate: signed(own, -way * dialWay(indicator)), atNought: 0 };
-  if (indicator.kind === 'dial') return { rate: { num: forward.num * 2n, den: forward.den }, atNought: 0 };
-  if (indicator.kind === 'hand') return { rate: forward, atNought: 0 };
-  const turns = sign(own) * way;
-  return { rate: forward, atNought: ((turns < 0 ? -1 : 1) * indicator.settingDeg) / 360 };
+    return { rate: signed(own, -way * dialWay(indicator)), atNought: 0, perSeen: -dialWay(indicator) };
+  if (indicator.kind === 'dial')
+    return { rate: { num: forward.num * 2n, den: forward.den }, atNought: 0, perSeen: 2 * turns };
+  if (indicator.kind === 'hand') return { rate: forward, atNought: 0, perSeen: turns };
+  return { rate: forward, atNought: (turns * indicator.settingDeg) / 360, perSeen: turns };
 }
 
 /** Where an indicator points after some turns of the drive; exact in its whole turns. Undefined where a rate is not known. */
@@ -66,9 +71,17 @@ export function pointingOf(
   const showing = showingOf(facts, indicator);
   if (!showing) return undefined;
   const { whole, part } = memberTurns(showing.rate, turns);
-  const sum = part + showing.atNought;
+  const sum = part + showing.atNought + (showing.perSeen * unevenOf(facts, indicator, turns)) / (2 * Math.PI);
   const carry = Math.floor(sum);
   return { whole: whole + BigInt(carry), part: sum - carry };
+}
+
+/** How far a hand is off its mean place on its dial, where one of the two turns unevenly; radians as it is seen. */
+function unevenOf({ machine, uneven }: IndicatorFacts, indicator: Indicator, turns: DriveTurns): number {
+  if (!uneven) return 0;
+  const of = (member: string): number => (member === 'ground' ? 0 : uneven(member, turns));
+  const dial = dialOf(machine, indicator);
+  return of(indicator.member) - (dial ? of(dial.member) : 0);
 }
 
 /** The rate of a member against the ground; the ground itself stands. */

@@ -2,6 +2,7 @@ import { byId, driveWay, type Indicator, type Machine, type Reads } from '../mac
 import { advance, type DriveTurns } from '../motion/index.ts';
 import { isZero, parseDecimal, sign, toNumber } from '../rational/index.ts';
 import { fail, ok, type Result } from '../result/index.ts';
+import { nextCrossing } from '../sky/index.ts';
 import { groundRate } from '../train/index.ts';
 import { dialOf, type IndicatorFacts, pointingOf, showingOf } from './pointing.ts';
 import { fullSeconds } from './reading.ts';
@@ -64,8 +65,17 @@ export function turnsForReading(
     indicator.reads?.kind === 'turns'
       ? wanted.value - (Number(at.whole) + at.part)
       : shortWay(wanted.value - at.part);
-  return ok(advance(now, apart / toNumber(showing.rate)));
+  const rate = toNumber(showing.rate);
+  const by = apart / rate;
+  if (!facts.uneven || indicator.reads?.kind === 'turns') return ok(advance(now, by));
+  // What turns unevenly reads so a little sooner or later: looked for within half a turn of it either way.
+  const [half, degrees] = [0.5 / Math.abs(rate), 360 * wanted.value];
+  const reads = (t: number): number => 360 * (pointingOf(facts, indicator, advance(now, t))?.part ?? 0);
+  return ok(advance(now, nextCrossing(reads, degrees, by - half, by + half, half / STEPS) ?? by));
 }
+
+/** How finely half a turn is looked through. */
+const STEPS = 200;
 
 /** The same difference by whole turns, from −½ to ½. */
 const shortWay = (turns: number): number => turns - Math.round(turns);

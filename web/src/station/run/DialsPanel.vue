@@ -6,6 +6,7 @@ import {
   type Scaling,
   withHandAndDial,
 } from '@tesseron/core/indicator';
+import { indicatorFacts } from '@tesseron/core/derive';
 import { arbors, byId } from '@tesseron/core/machine';
 import type { Problem } from '@tesseron/core/result';
 import { nameOf, sayProblem, sayReading } from '@tesseron/core/words';
@@ -22,7 +23,7 @@ const chosen = ref<string>();
 const problem = shallowRef<Problem>();
 const indicators = computed(() => machine.value.indicators);
 const open = computed(() => byId(indicators.value, chosen.value));
-const facts = computed(() => ({ machine: machine.value, rates: derived.value.train.rates }));
+const facts = computed(() => indicatorFacts(derived.value));
 const rows = computed(() =>
   indicators.value.map(i => {
     const reading =

@@ -7,6 +7,7 @@ import {
   setIndicatorTo,
   turnsForReading,
 } from '@tesseron/core/indicator';
+import { indicatorFacts } from '@tesseron/core/derive';
 import { byId, GROUND } from '@tesseron/core/machine';
 import { fail, type Problem } from '@tesseron/core/result';
 import { toNumber } from '@tesseron/core/rational';
@@ -23,7 +24,7 @@ const problem = shallowRef<Problem>();
 const said = ref('');
 const text = ref('');
 const asked = ref<string>();
-const facts = computed(() => ({ machine: machine.value, rates: derived.value.train.rates }));
+const facts = computed(() => indicatorFacts(derived.value));
 const moving = computed(() =>
   machine.value.indicators.flatMap(i => {
     if (i.kind === 'dial' && i.member === GROUND) return [];

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { indicatorFacts } from '@tesseron/core/derive';
 import { readIndicator } from '@tesseron/core/indicator';
 import { driveWay, GROUND } from '@tesseron/core/machine';
 import { quickestTeeth, trueSpeed } from '@tesseron/core/motion';
@@ -38,7 +39,7 @@ const outputs = computed(() =>
 );
 /** What hands, dials, globes and bodies read, in words. */
 const dials = computed(() => {
-  const facts = { machine: machine.value, rates: derived.value.train.rates };
+  const facts = indicatorFacts(derived.value);
   return machine.value.indicators.flatMap(i => {
     const reading =
       i.kind === 'dial' && i.member === GROUND ? undefined : readIndicator(facts, i, clock.turns);
