@@ -14,7 +14,7 @@ import { createOutlineCache, drawnWheels, stances, wheelAt } from './plan-scene'
 import { paintPlan, type PlanFrame } from './paint-plan';
 import { roomFigure } from './room-figure';
 import { useTheme } from './theme';
-import { fitDiscs, panBy, type Size, toPlane, toScreen, type View, zoomAt } from './view';
+import { fitDiscs, matchPixels, panBy, type Size, toPlane, toScreen, type View, zoomAt } from './view';
 
 const props = defineProps<{
   /** What the drawing shows, for those who do not see it. */
@@ -101,12 +101,7 @@ function paint(): void {
   const context = element?.getContext('2d');
   if (!element || !context || box.value.width === 0) return;
   const ratio = window.devicePixelRatio || 1;
-  const width = Math.round(box.value.width * ratio);
-  const height = Math.round(box.value.height * ratio);
-  if (element.width !== width || element.height !== height) {
-    element.width = width;
-    element.height = height;
-  }
+  matchPixels(element, box.value, ratio);
   if (!view.value) fit();
   if (!view.value) return;
   paintPlan(context, frameOf(places.value, view.value, box.value, ratio, clock.running), cache);

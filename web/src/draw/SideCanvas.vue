@@ -8,6 +8,7 @@ import { useOpen } from '../machine/use-open';
 import { useClock } from '../run/clock';
 import { paintSide, usualRise } from './paint-side';
 import { useTheme } from './theme';
+import { matchPixels } from './view';
 
 /** The machine from the side as it turns; cut open at a depth, with what lies before the cut taken away. */
 const props = defineProps<{ label: string; open: boolean }>();
@@ -46,11 +47,7 @@ function paint(): void {
   const context = element?.getContext('2d');
   if (!element || !context || room.value.width === 0) return;
   const ratio = window.devicePixelRatio || 1;
-  const [width, height] = [Math.round(room.value.width * ratio), Math.round(room.value.height * ratio)];
-  if (element.width !== width || element.height !== height) {
-    element.width = width;
-    element.height = height;
-  }
+  matchPixels(element, room.value, ratio);
   draw(context, stancesAt(derived.value.moving, clock.turns, stood.value), room.value, ratio);
 }
 
