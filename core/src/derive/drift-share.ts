@@ -1,5 +1,5 @@
 import type { Machine } from '../machine/index.ts';
-import { abs, absolute, add, compare, type Rational, rational, sub, toNumber } from '../rational/index.ts';
+import { add, type Rational, rational, sub, toNumber } from '../rational/index.ts';
 import { type DriveFlow, wayTo } from '../train/index.ts';
 import type { AimState } from './aim-state.ts';
 
@@ -39,10 +39,6 @@ export function driftShare(
   }
   return undefined;
 }
-
-/** Whether most of an error was there before its own train. */
-export const mostlyBefore = ({ before, own }: DriftShare): boolean =>
-  compare(absolute(before), absolute(own)) > 0 && abs(before.num) > 0n;
 
 /** The two shares of a course that is `perYear` degrees in a year. */
 export function sharesOf(

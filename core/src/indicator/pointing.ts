@@ -1,6 +1,6 @@
 import { byId, type Dial, driveWay, type Indicator, type Machine } from '../machine/index.ts';
 import { type DriveTurns, memberTurns } from '../motion/index.ts';
-import { isZero, neg, type Rational, sign, sub, ZERO } from '../rational/index.ts';
+import { neg, type Rational, sign, sub, ZERO } from '../rational/index.ts';
 import { groundRate } from '../train/index.ts';
 
 /** What readings are made from: the document and the rates of its members. */
@@ -92,6 +92,3 @@ function rateOf(
 ): Rational | undefined {
   return member === 'ground' ? ZERO : groundRate(machine, rates, member);
 }
-
-/** Whether what it shows stands still however the drive turns. */
-export const standsStill = (showing: Showing): boolean => isZero(showing.rate);

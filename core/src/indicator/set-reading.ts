@@ -1,9 +1,8 @@
-import { byId, driveWay, type Indicator, type Machine, type Reads } from '../machine/index.ts';
+import { byId, type Indicator, type Machine, type Reads } from '../machine/index.ts';
 import { advance, type DriveTurns } from '../motion/index.ts';
-import { isZero, parseDecimal, sign, toNumber } from '../rational/index.ts';
+import { isZero, parseDecimal, toNumber } from '../rational/index.ts';
 import { fail, ok, type Result } from '../result/index.ts';
 import { nextCrossing } from '../sky/index.ts';
-import { groundRate } from '../train/index.ts';
 import { dialOf, type IndicatorFacts, pointingOf, showingOf } from './pointing.ts';
 import { fullSeconds } from './reading.ts';
 
@@ -93,9 +92,11 @@ export function setIndicatorTo<M extends Machine>(
   const indicator = byId(facts.machine.indicators, id);
   const at = indicator && pointingOf(facts, indicator, turns);
   if (!indicator || !at) return fail('reading-stands', { name: indicator?.name ?? id });
-  const counts = settingCounts(facts, indicator);
-  if (counts === 0) return fail('reading-no-dial', { name: indicator.name });
-  const settingDeg = round(indicator.settingDeg + 360 * counts * shortWay(part - at.part));
+  const hasNought = indicator.kind === 'hand' ? dialOf(facts.machine, indicator) : indicator.kind !== 'dial';
+  const showing = showingOf(facts, indicator);
+  if (!hasNought || !showing) return fail('reading-no-dial', { name: indicator.name });
+  // Turned on its arbor it is seen to turn: what that adds to the reading is what any turn that is seen adds.
+  const settingDeg = round(indicator.settingDeg + 360 * showing.perSeen * shortWay(part - at.part));
   return ok({
     ...facts.machine,
     indicators: facts.machine.indicators.map(i => (i.id === id ? { ...i, settingDeg } : i)),
@@ -106,12 +107,3 @@ const round = (deg: number): number => {
   const turned = ((deg % 360) + 360) % 360;
   return Number(turned.toFixed(6)) % 360;
 };
-
-/** Which way the setting of an indicator moves what it reads: 1, −1, or 0 where it does not. */
-function settingCounts({ machine, rates }: IndicatorFacts, indicator: Indicator): number {
-  const dial = dialOf(machine, indicator);
-  if (dial) return dial.sense === 'clockwise' ? -1 : 1;
-  if (indicator.kind !== 'globe' && indicator.kind !== 'body') return 0;
-  const own = groundRate(machine, rates, indicator.member);
-  return own && sign(own) * driveWay(machine) < 0 ? -1 : 1;
-}

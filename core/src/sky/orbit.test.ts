@@ -1,4 +1,4 @@
-import { Body, Elongation, HelioVector, Illumination, MakeTime, MoonPhase, RotateVector, Rotation_EQJ_ECL, SearchMoonPhase, SearchRelativeLongitude } from 'astronomy-engine'; // prettier-ignore
+import { Body, Elongation, Equator, HelioVector, Illumination, MakeTime, MoonPhase, Observer, RotateVector, Rotation_EQJ_ECL, SearchMoonPhase, SearchRelativeLongitude, SiderealTime } from 'astronomy-engine'; // prettier-ignore
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { must } from '../result/index.ts';
@@ -124,6 +124,17 @@ describe('the next time an angle comes round', () => {
 describe('the equation of time', () => {
   it('13 October 1992, 0h: +13 min 42.7 s (Meeus, example 28.b)', () => {
     expect(equationOfTime(dayOf('1992-10-13')) * 60).to.be.closeTo(13 * 60 + 42.7, 1);
+  });
+
+  // Largest difference 6 s: the series is Smart's first, without nutation (up to 1 s), aberration (1.4 s) and terms beyond e² and y².
+  it('is within six seconds of apparent less mean time by astronomy-engine 2 over a hundred years', () => {
+    for (const d of DAYS) {
+      const { ra } = Equator(Body.Sun, MakeTime(d), new Observer(0, 0, 0), true, true);
+      const ut = (((d - 0.5) % 1) + 1) % 1;
+      const hours = SiderealTime(MakeTime(d)) - ra + 12 - 24 * ut;
+      const minutes = 60 * (hours - 24 * Math.round(hours / 24));
+      expect(equationOfTime(d), `${d}`).to.be.closeTo(minutes, 0.1);
+    }
   });
 
   it('reaches the most that is said of it, early in November and in the middle of February (Meeus, ch. 28)', () => {

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { type DriveTurns, stancesAt, type Stance } from '@tesseron/core/motion';
 import { sideFrame, sideScene } from '@tesseron/core/output';
-import { fixed } from '@tesseron/core/units';
+import { fixed, radians } from '@tesseron/core/units';
 import { useElementSize } from '@vueuse/core';
 import { computed, onBeforeUnmount, onMounted, ref, shallowRef, useTemplateRef, watch } from 'vue';
 import { useOpen } from '../machine/use-open';
@@ -28,7 +28,7 @@ const room = computed(() => ({ width: size.width.value, height: size.height.valu
 const rise = computed(() => asked.value ?? usualRise(scene.value, room.value, RISES));
 const reach = computed(() => Math.ceil(scene.value.reach));
 const view = computed(() => ({
-  angle: (angleDeg.value * Math.PI) / 180,
+  angle: radians(angleDeg.value),
   cut: props.open ? Math.min(reach.value, Math.max(-reach.value, depth.value)) : undefined,
 }));
 const stood = shallowRef(new Map<string, Stance>());

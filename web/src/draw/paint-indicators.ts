@@ -36,9 +36,9 @@ export function paintIndicator(
   context.strokeStyle = hand ? frame.tokens.accent : frame.tokens.ink;
   context.lineWidth = 1.1 / scale;
   context.stroke(drawn.cut);
-  if (kind === 'globe' || (kind === 'dial' && drawn.indicator.moons)) {
+  if (kind === 'globe') {
     context.fillStyle = frame.tokens.ink;
-    if (kind === 'globe') context.fill(drawn.engraved);
+    context.fill(drawn.engraved);
   }
   context.lineWidth = 0.8 / scale;
   context.stroke(drawn.engraved);

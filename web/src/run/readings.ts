@@ -1,5 +1,5 @@
 import type { Derived } from '@tesseron/core/derive';
-import type { Aim, Machine } from '@tesseron/core/machine';
+import { type Aim, driveWay, type Machine } from '@tesseron/core/machine';
 import { type DriveTurns, memberTurns, turnsAfter, turnsAsNumber } from '@tesseron/core/motion';
 import { add, mul, type Rational, rational, sub, toNumber } from '@tesseron/core/rational';
 import { fail, ok, type Result } from '@tesseron/core/result';
@@ -81,13 +81,15 @@ export function readingOf(aim: Aim, derived: Derived, turns: DriveTurns): Readin
   const rate = aim.member === undefined ? undefined : groundRate(machine, train.rates, aim.member);
   if (!rate) return undefined;
   const { whole, part } = memberTurns(rate, turns);
+  // Seen from the front a drive that turns clockwise carries all hands the other way round.
+  const seen = driveWay(machine) < 0 ? (1 - part) % 1 : part;
   const wanted = parseWanted(aim.wanted);
   const forward = rate.num < 0n ? 1 - part : part;
   const inPeriod =
     wanted.ok && wanted.value.kind === 'period'
       ? intoPeriod(toNumber(wanted.value.seconds), forward % 1, sayPeriod(wanted.value.seconds, 6))
       : undefined;
-  return { turns: fixed(Number(whole) + part, 3), degrees: `${fixed(part * 360, 1)}°`, inPeriod };
+  return { turns: fixed(Number(whole) + part, 3), degrees: `${fixed(seen * 360, 1)}°`, inPeriod };
 }
 
 const UNITS = [

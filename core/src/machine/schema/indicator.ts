@@ -23,7 +23,7 @@ const Ring = z.strictObject({
   outer: Size,
   inner: Size,
   divisions: z.number().int().min(1).max(3600),
-  /** Every so manieth line is long, the rest are half as long. */
+  /** One line in so many is long, the rest are half as long. */
   long: z.number().int().min(1).max(3600).optional(),
   numerals: z
     .strictObject({

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { type SkyAspect, skyAspects, type SkyEvent } from '@tesseron/core/derive';
-import { dateFrom, fixed, sayDate, sayTime } from '@tesseron/core/units';
+import { type SkyAspect, skyAspects, skyBody, type SkyEvent, synodicDays } from '@tesseron/core/derive';
+import { dateFrom, figure, fixed, sayDate, sayTime } from '@tesseron/core/units';
 import { rational } from '@tesseron/core/rational';
 import { refThrottled } from '@vueuse/core';
 import { computed } from 'vue';
@@ -31,6 +31,11 @@ const name = (a: SkyAspect): string =>
     : a.kind === 'phase'
       ? 'the Moon from the Sun'
       : `${a.bodies[0]?.name ?? ''} from the Sun`;
+/** From one meeting to the next, by mean motions; inner planets meet the Sun twice in that time, and are left out. */
+function again({ kind, bodies: [a, b], events }: SkyAspect): string {
+  const once = kind === 'between moons' || events.some(e => e.what === 'opposition');
+  return a && once ? `, every ${figure(synodicDays(a, b ?? skyBody('earth')), 4)} d` : '';
+}
 const lit = (part: number | undefined): string => (part === undefined ? '' : `${fixed(part * 100, 0)} %`);
 const rows = computed(() =>
   aspects.value.map(a => ({
@@ -38,7 +43,7 @@ const rows = computed(() =>
     lit: a.litMachine === undefined ? '' : `${lit(a.litMachine)} / ${lit(a.litSky)}`,
     events: a.events.map(e => ({
       ...{ what: e.what, machine: date(e.machine), sky: date(e.sky), apart: apart(e) },
-      name: a.kind === 'phase' ? e.what : `${name(a).replace(' from the Sun', '')}, ${e.what}`,
+      name: a.kind === 'phase' ? e.what : `${name(a).replace(' from the Sun', '')}, ${e.what}${again(a)}`,
     })),
   })),
 );

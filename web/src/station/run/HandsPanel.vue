@@ -9,7 +9,7 @@ import {
 } from '@tesseron/core/indicator';
 import { indicatorFacts } from '@tesseron/core/derive';
 import { byId, GROUND } from '@tesseron/core/machine';
-import { fail, type Problem } from '@tesseron/core/result';
+import type { Problem } from '@tesseron/core/result';
 import { toNumber } from '@tesseron/core/rational';
 import { nameOf, sayProblem, sayReading } from '@tesseron/core/words';
 import { computed, ref, shallowRef } from 'vue';
@@ -58,7 +58,10 @@ function setAll(): void {
     clock.turns,
   );
   if (!seconds) {
-    problem.value = fail(machine.value.start === undefined ? 'date-needs-start' : 'date-needs-clock').problem;
+    problem.value = {
+      code: machine.value.start === undefined ? 'date-needs-start' : 'date-needs-clock',
+      data: {},
+    };
     return;
   }
   problem.value = undefined;

@@ -12,7 +12,7 @@ import { writeSvg } from '@tesseron/core/format';
 import { fileName, planDrawing, sideDrawing, type SideView } from '@tesseron/core/output';
 import { figure } from '@tesseron/core/units';
 import { nameOf, sayProblem } from '@tesseron/core/words';
-import { computed, ref } from 'vue';
+import { computed, ref, watch } from 'vue';
 import { useFilm } from '../../film/use-film';
 import { saveBlob, saveText } from '../../keep';
 import { useOpen } from '../../machine/use-open';
@@ -96,16 +96,24 @@ async function make(): Promise<void> {
   const from = at.value.turns;
   const count = frames.value;
   const by = turns.value;
-  const blob = await film.make({
-    ...{ frames: count, width: on.canvas.width, height: on.canvas.height },
-    delayMs: Math.round(1000 / rate.value),
-    draw: i => {
-      props.draw(advance(from, (by * i) / count), on);
-      return on.getImageData(0, 0, on.canvas.width, on.canvas.height);
-    },
-  });
-  if (blob) await saveBlob(blob, named('gif'));
+  problem.value = '';
+  try {
+    const blob = await film.make({
+      ...{ frames: count, width: on.canvas.width, height: on.canvas.height },
+      delayMs: Math.round(1000 / rate.value),
+      draw: i => {
+        props.draw(advance(from, (by * i) / count), on);
+        return on.getImageData(0, 0, on.canvas.width, on.canvas.height);
+      },
+    });
+    if (blob) await saveBlob(blob, named('gif'));
+  } catch (error) {
+    film.cancel();
+    problem.value = `The film could not be made (${error instanceof Error ? error.message : String(error)}). Make it smaller or shorter.`;
+  }
 }
+// A film is of one view from its beginning to its end.
+watch([() => props.view, () => props.side], () => film.cancel());
 </script>
 
 <template>

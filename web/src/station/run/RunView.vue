@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { driftCourse } from '@tesseron/core/derive';
 import type { DriveTurns } from '@tesseron/core/motion';
+import { radians } from '@tesseron/core/units';
 import { computed, ref, useTemplateRef } from 'vue';
 import { useClock } from '../../run/clock';
 import SideCanvas from '../../draw/SideCanvas.vue';
@@ -60,7 +61,7 @@ const draw = (turns: DriveTurns, on: CanvasRenderingContext2D): void => drawn()?
 const sideView = computed(() =>
   view.value === 'plan'
     ? undefined
-    : { angle: (angleDeg.value * Math.PI) / 180, cut: view.value === 'cut' ? depth.value : undefined },
+    : { angle: radians(angleDeg.value), cut: view.value === 'cut' ? depth.value : undefined },
 );
 </script>
 

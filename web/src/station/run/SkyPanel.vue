@@ -39,6 +39,7 @@ const rows = computed(() => {
 </script>
 
 <template>
+  <p v-if="sundial" data-test="sundial">{{ sundial }}</p>
   <p v-if="bodies.length === 0" class="quiet">
     No output shows a body of the sky whose mean motion is known here.
   </p>
@@ -72,7 +73,6 @@ const rows = computed(() => {
       :start-days="startDays"
       :turn-seconds="toNumber(turnSeconds)"
     />
-    <p v-if="sundial" class="small" data-test="sundial">{{ sundial }}</p>
     <p class="quiet small">
       Every hand set to its body’s mean longitude at the start, {{ machine.start?.slice(0, 10) }}, and turned
       by the train from there.
