@@ -29,7 +29,7 @@ export default {
       to: {
         dependencyTypes: ['npm', 'npm-dev', 'core'],
         pathNot:
-          'node_modules/(zod|dxf-parser|@tarikjabiri/dxf|svgpath|fast-xml-parser|fflate|manifold-3d|clipper2-ts)/',
+          'node_modules/(zod|dxf-parser|@tarikjabiri/dxf|svgpath|fast-xml-parser|fflate|manifold-3d|clipper2-ts|@cantoo/pdf-lib)/',
       },
     },
     {
@@ -42,7 +42,9 @@ export default {
       name: 'file-libraries-belong-to-format',
       severity: 'error',
       from: { path: '^core/src', pathNot: '^core/src/format/|\\.test\\.ts$' },
-      to: { path: 'node_modules/(dxf-parser|@tarikjabiri/dxf|svgpath|fast-xml-parser|fflate)/' },
+      to: {
+        path: 'node_modules/(dxf-parser|@tarikjabiri/dxf|svgpath|fast-xml-parser|fflate|@cantoo/pdf-lib)/',
+      },
     },
     {
       name: 'server-knows-no-web',

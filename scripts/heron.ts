@@ -6,6 +6,7 @@ import { setFrom } from '../core/src/planetary/index.ts';
 import { must } from '../core/src/result/index.ts';
 import { layersFound } from '../core/src/hand/index.ts';
 import { fitBores } from '../core/src/layout/index.ts';
+import { FILAMENT, PRINTER } from './stock.ts';
 
 /** Module of the printed wheels, mm. */
 const MODULE = 1.5;
@@ -20,7 +21,8 @@ export function heron(): Machine {
     ...start,
     drive: { member: 'drive', by: 'motor', speed: { kind: 'period', text: '40 rpm' } },
     members: start.members.map(m => ({ ...m, name: 'Motor' })),
-    processes: [{ id: 'process1', name: 'Printer', kind: 'printer', nozzle: 0.4 }],
+    processes: [PRINTER],
+    materials: [FILAMENT],
   };
   const aim = { ...newAim(base, 'Stride', '24 s'), tolerance: { degrees: '1', over: '1 h' } };
   const set = must(setFrom({ sun: 20, planet: 20 }, 4));

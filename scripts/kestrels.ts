@@ -11,6 +11,7 @@ import {
 import { layersFound } from '../core/src/hand/index.ts';
 import { fitBores } from '../core/src/layout/index.ts';
 import { must } from '../core/src/result/index.ts';
+import { BIRCH, LASER } from './stock.ts';
 
 type Wheel = Machine['wheels'][number];
 
@@ -42,6 +43,8 @@ const SEEN: NonNullable<Aim['seenFrom']> = {
 export function kestrels(): Machine {
   let m: Machine = {
     ...newMachine('Round of kestrels'),
+    processes: [LASER],
+    materials: [BIRCH],
     drive: { member: 'drive', speed: { kind: 'period', text: '60 s' } },
     members: [
       { kind: 'arbor', id: 'drive', name: 'Arm', axis: 'axis1' },

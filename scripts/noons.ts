@@ -13,6 +13,7 @@ import { layersFound } from '../core/src/hand/index.ts';
 import { type DialStart, startRings } from '../core/src/indicator/index.ts';
 import { fitBores } from '../core/src/layout/index.ts';
 import { must } from '../core/src/result/index.ts';
+import { BIRCH, LASER } from './stock.ts';
 
 type Wheel = Machine['wheels'][number];
 type Form = Machine['toothings'][number]['form'];
@@ -57,6 +58,8 @@ export function noons(): Machine {
   const start = newMachine('Two noons');
   let m: Machine = {
     ...start,
+    processes: [LASER],
+    materials: [BIRCH],
     drive: { member: 'drive', by: 'clockwork', speed: { kind: 'period', text: '1 h' } },
     members: start.members.map(a => ({ ...a, name: 'Minute arbor' })),
     toothings: [

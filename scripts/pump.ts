@@ -2,6 +2,7 @@ import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { type Machine, newAim, newMachine, writeMachine } from '../core/src/machine/index.ts';
 import { PEG_ALLOWANCE, PEG_REACH, pegModule } from '../core/src/mesh/index.ts';
+import { OAK } from './stock.ts';
 
 /** Dowels of a quarter of an inch, mm. */
 const PEG = 6.35;
@@ -52,7 +53,8 @@ export function pump(): Machine {
       { kind: 'mesh', id: 'pegs', type: 'pegs', a: 'wind-pegs', b: 'upright-pegs' },
       { kind: 'mesh', id: 'bevels', type: 'bevel', a: 'upright-bevel', b: 'crank-bevel', shaftAngleDeg: 90 },
     ],
-    processes: [{ id: 'process1', name: 'Saw and drill', kind: 'saw', kerf: 0.8 }],
+    processes: [{ id: 'process1', name: 'Saw and drill', kind: 'saw', kerf: 0.8, material: 'material1' }],
+    materials: [OAK],
   };
   const aim = {
     ...newAim(m, 'Pump strokes', '8 s'),

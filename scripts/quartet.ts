@@ -17,6 +17,7 @@ import { PERIODS, wantedTextOf } from '../core/src/period/index.ts';
 import { AT_REST } from '../core/src/motion/index.ts';
 import { toNumber } from '../core/src/rational/index.ts';
 import { parseDate, secondsSince2000 } from '../core/src/units/index.ts';
+import { BIRCH, FILAMENT, LASER, PRINTER } from './stock.ts';
 import { must } from '../core/src/result/index.ts';
 
 /** What the search for the four moons is asked: any speed of the crank, least worst error. */
@@ -54,7 +55,10 @@ export function quartet(): Machine {
     start: '2026-01-01T00:00:00Z',
     drive: { member: 'drive', speed: { kind: 'free' } },
     members: [{ kind: 'arbor', id: 'drive', name: 'Crank', axis: 'axis1' }],
-    processes: [{ id: 'process1', name: 'Printer', kind: 'printer', nozzle: 0.4 }],
+    processes: [PRINTER, { ...LASER, id: 'process2' }],
+    materials: [BIRCH, FILAMENT],
+    // Too large for the bed, and flat: the plates are cut.
+    making: (['plate back', 'plate front'] as const).map(part => ({ part, process: 'process2' })),
   };
   for (const moon of moons) {
     if (!moon) throw new Error('quartet: a moon is missing from the library');

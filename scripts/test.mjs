@@ -31,7 +31,12 @@ function check(title, command) {
 }
 
 /** From Debian's registry: Chromium drives the interface, the others judge solids. */
-const PROGRAMS = { chromium: CHROMIUM, admesh: '/usr/bin/admesh', 'assimp-utils': '/usr/bin/assimp' };
+const PROGRAMS = {
+  chromium: CHROMIUM,
+  admesh: '/usr/bin/admesh',
+  'assimp-utils': '/usr/bin/assimp',
+  'poppler-utils': '/usr/bin/pdftoppm',
+};
 
 function programs() {
   const missing = Object.keys(PROGRAMS).filter(name => !existsSync(PROGRAMS[name]));
@@ -51,12 +56,12 @@ check('lint', 'npm run -s lint');
 check('format', 'npx prettier --check .');
 check('import rules', 'npx depcruise core/src web/src server/src bench --config .dependency-cruiser.mjs');
 check('unused code', 'npx knip');
+programs();
 check(
   'unit tests, with coverage of core',
   'npx c8 mocha --parallel --jobs 2 "core/src/**/*.test.ts" "server/src/**/*.test.ts" "web/src/**/*.test.ts" "demo/**/*.test.ts" "scripts/**/*.test.ts"',
 );
 if (!quick) {
-  programs();
   check('build', 'npx vite build web --logLevel warn');
   check('end to end', 'npx mocha --parallel --jobs 2 "e2e/**/*.test.ts" --timeout 180000');
 }

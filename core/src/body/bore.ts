@@ -12,12 +12,18 @@ export type Fit = NonNullable<Hole['fit']>;
  */
 export const FIT_ALLOWANCE: Readonly<Record<Fit, number>> = { press: -0.05, sliding: 0.1, free: 0.25 };
 
+/** What a process leaves for each fit; what it does not say is the usual. */
+export type Allowances = { readonly [K in Fit]?: number | undefined };
+
+/** What a fit leaves, across: as a process says, or the usual. */
+export const fitAllowance = (fit: Fit, says: Allowances = {}): number => says[fit] ?? FIT_ALLOWANCE[fit];
+
 /** What a hole is larger by for its fit; nothing when none is said, so that the size is the hole's own. */
-export const allowanceOf = (hole: Hole): number => (hole.fit ? FIT_ALLOWANCE[hole.fit] : 0);
+const allowanceOf = (hole: Hole, says?: Allowances): number => (hole.fit ? fitAllowance(hole.fit, says) : 0);
 
 /** The greatest distance from the axis to which a hole reaches, mm, its fit included. */
-export function boreReach(hole: Hole): number {
-  const more = allowanceOf(hole) / 2;
+export function boreReach(hole: Hole, says?: Allowances): number {
+  const more = allowanceOf(hole, says) / 2;
   switch (hole.kind) {
     case 'round':
     case 'D':
@@ -40,8 +46,8 @@ export function boreFault(hole: Hole): string | undefined {
 }
 
 /** The hole as a closed path about the axis, clockwise; a flat, a key and the first corner's flat face along x. */
-export function borePath(hole: Hole): Path {
-  const more = allowanceOf(hole) / 2;
+export function borePath(hole: Hole, says?: Allowances): Path {
+  const more = allowanceOf(hole, says) / 2;
   switch (hole.kind) {
     case 'round':
       return circle({ x: 0, y: 0 }, hole.diameter / 2 + more, false);

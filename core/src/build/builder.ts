@@ -169,6 +169,7 @@ function hasId(machine: Machine, id: string): boolean {
     machine.parts,
     machine.searches,
     machine.plans,
+    machine.materials,
   ];
   const rest = [machine.poses, machine.processes, machine.measurements, machine.log];
   return [...lists, ...more, ...rest].some(list => list.some(x => x.id === id));

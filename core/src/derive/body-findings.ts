@@ -1,4 +1,13 @@
-import { type Hole, boreFault, boreReach, leastRim, leastSpoke, webPaths, webSizes } from '../body/index.ts';
+import {
+  type Allowances,
+  type Hole,
+  boreFault,
+  boreReach,
+  leastRim,
+  leastSpoke,
+  webPaths,
+  webSizes,
+} from '../body/index.ts';
 import type { Wheel } from '../machine/index.ts';
 import { type Finding, finding } from '../result/index.ts';
 import type { WheelState } from './derived.ts';
@@ -21,18 +30,19 @@ export const holeOf = (wheel: Wheel): Hole | undefined =>
 export const webRoom = (
   wheel: Wheel,
   state: WheelState,
+  fits?: Allowances,
 ): { rootRadius: number; boreRadius: number; module: number } => {
   const hole = holeOf(wheel);
   return {
     rootRadius: state.figure.ok ? state.figure.value.webRadius : 0,
-    boreRadius: hole ? boreReach(hole) : 0,
+    boreRadius: hole ? boreReach(hole, fits) : 0,
     module: moduleOfTeeth(state),
   };
 };
 
 /** Judgements about bore, hub, rim and spokes. */
-export function bodyFindings(wheel: Wheel, state: WheelState): Finding[] {
-  const room = webRoom(wheel, state);
+export function bodyFindings(wheel: Wheel, state: WheelState, fits?: Allowances): Finding[] {
+  const room = webRoom(wheel, state, fits);
   if (room.rootRadius === 0) return [];
   return [...boreFindings(wheel, room), ...webFindings(wheel, room)];
 }

@@ -11,6 +11,7 @@ import { aimFindings, aimState, isCarried } from './aim-state.ts';
 import { closureFixes } from './closure.ts';
 import type { Derived, Stages } from './derived.ts';
 import { extentsOf } from './extents.ts';
+import { makeFindings } from './make-findings.ts';
 import { distancesOf, meshStates } from './mesh-state.ts';
 import { slackFindings, slackOf } from './slack.ts';
 import { stage } from './stage.ts';
@@ -24,41 +25,39 @@ import { moduleTable, wheelStates } from './wheel-state.ts';
  */
 export function derive(machine: Machine, before?: Derived, chordError = CHORD_ERROR): Derived {
   const { axes, members, toothings, wheels: wheelList, joints, aims: aimList } = machine;
-  const old = before?.stages;
-  const drive = stage(old?.drive, [machine.drive, machine.modes, machine.mode], () =>
+  const old: Partial<Stages> = before?.stages ?? {};
+  const drive = stage(old.drive, [machine.drive, machine.modes, machine.mode], () =>
     driveFacts(inMode(machine)),
   );
   const standing = inMode(machine);
   const { modes, mode } = machine;
-  const train = stage(
-    old?.train,
-    [axes, members, wheelList, joints, machine.drive?.member, modes, mode],
-    () => trainRates(machine),
+  const train = stage(old.train, [axes, members, wheelList, joints, machine.drive?.member, modes, mode], () =>
+    trainRates(machine),
   );
-  const assembly = stage(old?.assembly, [axes, members, wheelList, joints], () => assemblyFindings(machine));
-  const modules = stage(old?.modules, [toothings, wheelList, joints], () => moduleTable(machine));
-  const wheels = stage(old?.wheels, [modules.value, chordError], () =>
-    wheelStates(machine, modules.value, chordError, old?.wheels.value),
+  const assembly = stage(old.assembly, [axes, members, wheelList, joints], () => assemblyFindings(machine));
+  const modules = stage(old.modules, [toothings, wheelList, joints], () => moduleTable(machine));
+  const wheels = stage(old.wheels, [modules.value, chordError], () =>
+    wheelStates(machine, modules.value, chordError, old.wheels?.value),
   );
-  const meshes = stage(old?.meshes, [wheels.value], () => meshStates(machine, modules.value, wheels.value));
-  const positions = stage(old?.positions, [axes, members, meshes.value], () =>
+  const meshes = stage(old.meshes, [wheels.value], () => meshStates(machine, modules.value, wheels.value));
+  const positions = stage(old.positions, [axes, members, meshes.value], () =>
     axisPositions(machine, distancesOf(machine, modules.value, meshes.value)),
   );
-  const closed = stage(old?.closed, [positions.value, modules.value], () =>
+  const closed = stage(old.closed, [positions.value, modules.value], () =>
     positions.value.findings.map(f =>
       f.code === 'centres-disagree' ? closureFixes(machine, modules.value, meshes.value, f) : f,
     ),
   );
-  const phases = stage(old?.phases, [positions.value, wheelList, joints], () =>
+  const phases = stage(old.phases, [positions.value, wheelList, joints], () =>
     wheelPhases(machine, positions.value.at),
   );
-  const moving = stage(old?.moving, [positions.value, train.value, wheelList, machine.drive?.turns], () =>
+  const moving = stage(old.moving, [positions.value, train.value, wheelList, machine.drive?.turns], () =>
     movingOf(machine, train.value, positions.value.at),
   );
-  const free = stage(old?.standsFor, [aimList, train.value, drive.value], () =>
+  const free = stage(old.standsFor, [aimList, train.value, drive.value], () =>
     drive.value.seconds ? undefined : standsFor(aimList, train.value),
   );
-  const aims = stage(old?.aims, [aimList, train.value, drive.value], () => {
+  const aims = stage(old.aims, [aimList, train.value, drive.value], () => {
     const carried = (a: (typeof aimList)[number]): boolean => isCarried(machine, a.member);
     const { rates } = train.value;
     const weighed = ({ member, seenFrom }: (typeof aimList)[number]): Rational | undefined =>
@@ -66,11 +65,11 @@ export function derive(machine: Machine, before?: Derived, chordError = CHORD_ER
     const facts = { ...drive.value, seconds: drive.value.seconds ?? free.value };
     return Object.fromEntries(aimList.map(a => [a.id, aimState(a, weighed(a), facts, carried(a))]));
   });
-  const flow = stage(old?.flow, [wheelList, joints, standing.drive?.member], () => driveFlow(standing));
-  const { processes, process } = machine;
+  const flow = stage(old.flow, [wheelList, joints, standing.drive?.member], () => driveFlow(standing));
+  const { processes, process, making, materials } = machine;
   const teeth = stage(
-    old?.teeth,
-    [wheels.value, meshes.value, flow.value, train.value, processes, process],
+    old.teeth,
+    [wheels.value, meshes.value, flow.value, train.value, processes, process, making],
     () =>
       teethFindings({
         machine,
@@ -80,7 +79,7 @@ export function derive(machine: Machine, before?: Derived, chordError = CHORD_ER
         senses: Object.fromEntries(Object.entries(train.value.rates).map(([id, r]) => [id, sign(r)])),
       }),
   );
-  const slack = stage(old?.slack, [aims.value, meshes.value, flow.value, train.value, drive.value], () => {
+  const slack = stage(old.slack, [aims.value, meshes.value, flow.value, train.value, drive.value], () => {
     const { rates } = train.value;
     return Object.fromEntries(
       aimList.flatMap(a => {
@@ -90,12 +89,12 @@ export function derive(machine: Machine, before?: Derived, chordError = CHORD_ER
       }),
     );
   });
-  const extents = stage(old?.extents, [wheels.value], () =>
+  const extents = stage(old.extents, [wheels.value], () =>
     extentsOf(machine, wheels.value, modules.value.modules),
   );
   const { layout: laid, stack, indicators } = machine;
   const layout = stage(
-    old?.layout,
+    old.layout,
     [
       positions.value,
       extents.value,
@@ -114,12 +113,17 @@ export function derive(machine: Machine, before?: Derived, chordError = CHORD_ER
       return layoutState(layoutParts(machine, { rates, uneven, at: positions.value.at }, extents.value));
     },
   );
-  const shown = stage(old?.shown, [train.value, indicators, machine.drive, members], () =>
+  const made = stage(
+    old.made,
+    [wheels.value, layout.value, stack, processes, process, making, materials],
+    () => makeFindings(machine, wheels.value, layout.value),
+  );
+  const shown = stage(old.shown, [train.value, indicators, machine.drive, members], () =>
     indicatorFindings({ machine, rates: train.value.rates }),
   );
   const stages: Stages = {
     ...{ drive, standsFor: free, train, modules, wheels, meshes, positions, phases, aims, teeth },
-    ...{ closed, extents, layout, assembly, moving, flow, slack, shown },
+    ...{ closed, extents, layout, assembly, moving, flow, slack, shown, made },
   };
   const findings = [
     ...driveFindings(standing, drive.value),
@@ -136,6 +140,7 @@ export function derive(machine: Machine, before?: Derived, chordError = CHORD_ER
     ...phases.value.findings,
     ...shown.value,
     ...layout.value.findings,
+    ...made.value,
   ];
   return {
     machine,

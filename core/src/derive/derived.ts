@@ -103,6 +103,7 @@ export interface Stages {
   readonly slack: Stage<Readonly<Record<string, Slack>>>;
   readonly assembly: Stage<readonly Finding[]>;
   readonly shown: Stage<readonly Finding[]>;
+  readonly made: Stage<readonly Finding[]>;
 }
 
 /** Modules by toothing, mm, and toothings that have none. */

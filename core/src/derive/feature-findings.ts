@@ -1,15 +1,15 @@
 import { flatten } from '../geometry/index.ts';
-import { byId, type Machine, type Process, type Wheel } from '../machine/index.ts';
+import { processOf, type Machine, type Process, type Wheel } from '../machine/index.ts';
 import { type Finding, finding } from '../result/index.ts';
 import type { HalfTooth, ToothFigure } from '../tooth/index.ts';
 import type { WheelState } from './derived.ts';
 
-/** The least feature of a process when it is not said: one line of a nozzle, the cutter's width in a gap, twice the kerf (common practice, no source). */
+/** The least feature of a process when it is not said: two lines of a nozzle, the cutter's width in a gap, twice the kerf (common practice, no source). */
 export function leastFeature(process: Process): number | undefined {
   if (process.leastFeature !== undefined) return process.leastFeature;
   switch (process.kind) {
     case 'printer':
-      return process.nozzle;
+      return process.nozzle === undefined ? undefined : 2 * process.nozzle;
     case 'router':
       return process.cutter;
     case 'laser':
@@ -37,11 +37,11 @@ function toothWidths(half: HalfTooth, count: number, chordError: number): { toot
 
 /** Teeth or gaps smaller than the machine's process can make. */
 export function featureFindings(
-  machine: Pick<Machine, 'processes' | 'process'>,
+  machine: Pick<Machine, 'processes' | 'process' | 'making'>,
   wheel: Wheel,
   state: WheelState,
 ): Finding[] {
-  const process = byId(machine.processes, machine.process);
+  const process = processOf(machine, wheel.id);
   const least = process && leastFeature(process);
   const figure = state.figure.ok ? state.figure.value : undefined;
   if (!process || least === undefined || !figure?.half || !figure.closes || isPins(state)) return [];
@@ -50,15 +50,19 @@ export function featureFindings(
   const found: Finding[] = [];
   if (kind !== 'router' && tooth < least)
     found.push(finding('tooth-too-fine', 'warn', 'teeth', [wheel.id], { is: tooth, least, process: kind }));
-  if (kind === 'router' && gap < least)
-    found.push(finding('gap-too-fine', 'warn', 'teeth', [wheel.id], { is: gap, least, process: kind }));
+  const between = kind === 'router' ? least : kind === 'printer' ? 0 : (process.kerf ?? 0);
+  if (gap < between)
+    found.push(
+      finding('gap-too-fine', 'warn', 'teeth', [wheel.id], { is: gap, least: between, process: kind }),
+    );
   return found;
 }
 
 const widths = (figure: ToothFigure): { tooth: number; gap: number } =>
   figure.half ? toothWidths(figure.half, figure.count, 0.05) : { tooth: Infinity, gap: Infinity };
 
-const isPins = ({ teeth }: WheelState): boolean =>
+/** Pegs, pins and magnets: round things that no cutter shapes. */
+export const isPins = ({ teeth }: WheelState): boolean =>
   teeth.family === 'pins' ||
   teeth.family === 'pegs' ||
   teeth.family === 'reducer pins' ||

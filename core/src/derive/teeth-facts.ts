@@ -4,7 +4,10 @@ import type { MeshState, WheelState } from './derived.ts';
 
 /** Everything that teeth are judged by. */
 export interface TeethFacts {
-  readonly machine: Pick<Machine, 'wheels' | 'joints' | 'toothings' | 'processes' | 'process' | 'drive'>;
+  readonly machine: Pick<
+    Machine,
+    'wheels' | 'joints' | 'toothings' | 'processes' | 'process' | 'making' | 'drive'
+  >;
   readonly wheels: Readonly<Record<string, WheelState>>;
   readonly meshes: Readonly<Record<string, MeshState>>;
   readonly flow: DriveFlow;

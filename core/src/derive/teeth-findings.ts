@@ -1,4 +1,4 @@
-import { byId, type MeshJoint, meshes, type Wheel } from '../machine/index.ts';
+import { byId, type MeshJoint, meshes, processOf, type Wheel } from '../machine/index.ts';
 import { type Finding, finding } from '../result/index.ts';
 import { bodyFindings } from './body-findings.ts';
 import { contactFixes, LEAST_CONTACT } from './contact-fixes.ts';
@@ -45,7 +45,7 @@ function wheelFindings(facts: TeethFacts, wheel: Wheel, state: WheelState | unde
   }
   return [
     ...(state.spec && state.involute ? involuteFindings(wheel, state.spec, state.involute) : []),
-    ...bodyFindings(wheel, state),
+    ...bodyFindings(wheel, state, processOf(machine, wheel.id)?.fits),
     ...featureFindings(machine, wheel, state),
     ...reducerFindings(machine, wheel, state),
   ];

@@ -1,6 +1,6 @@
 import { alignmentMark, borePath, boreFault, webPaths } from '../body/index.ts';
 import { circle, type Path, polar, reversePath } from '../geometry/index.ts';
-import type { Machine, Wheel } from '../machine/index.ts';
+import { type Machine, processOf, type Wheel } from '../machine/index.ts';
 import { fail, ok, type Result } from '../result/index.ts';
 import { holeOf, webRoom } from './body-findings.ts';
 import type { Derived, WheelState } from './derived.ts';
@@ -19,9 +19,10 @@ export function wheelPlane(derived: Pick<Derived, 'machine' | 'wheels'>, wheel: 
   if (!state) return fail('teeth-not-drawn', { wheel: wheel.name });
   if (!state.figure.ok) return state.figure;
   const figure = state.figure.value;
-  const room = webRoom(wheel, state);
+  const fits = processOf(derived.machine, wheel.id)?.fits;
+  const room = webRoom(wheel, state, fits);
   const hole = holeOf(wheel);
-  const bore = hole && !boreFault(hole) && figure.webRadius > 0 ? [borePath(hole)] : [];
+  const bore = hole && !boreFault(hole) && figure.webRadius > 0 ? [borePath(hole, fits)] : [];
   const web = wheel.body && figure.webRadius > 0 ? webPaths(wheel.body, room) : ok([]);
   const openings = web.ok ? web.value : [];
   const marked = wheel.body?.mark && figure.closes;

@@ -11,6 +11,8 @@ export interface DrawnLines {
 export interface DrawnLine {
   readonly points: readonly Point[];
   readonly closed: boolean;
+  /** What the file says of it: the layer of a DXF, the role of an SVG of ours; lower case. */
+  readonly layer?: string;
 }
 
 /** Curves are read as chords this near to them, in units of the drawing. */

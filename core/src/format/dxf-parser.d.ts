@@ -7,6 +7,7 @@ declare module 'dxf-parser/dist/dxf-parser.js' {
   }
   interface DxfEntity {
     readonly type: string;
+    readonly layer?: string;
     readonly vertices?: readonly DxfPoint[];
     readonly shape?: boolean;
     readonly center?: DxfPoint;

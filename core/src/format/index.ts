@@ -7,3 +7,7 @@ export * from './read-svg.ts';
 export * from './border.ts';
 export * from './stl.ts';
 export * from './threemf.ts';
+export * from './tiles.ts';
+export * from './pdf.ts';
+export { type Prism, writeStep } from './step.ts';
+export * from './read-mesh.ts';

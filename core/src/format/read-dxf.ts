@@ -27,7 +27,12 @@ export function readDxf(text: string): Result<DrawnLines> {
     return fail('outline-unreadable', { format: 'DXF', what: String(error instanceof Error ? error.message : error).slice(0, 120) }); // prettier-ignore
   }
   if (!document) return fail('outline-unreadable', { format: 'DXF', what: 'it is empty' });
-  const lines = document.entities.flatMap(e => lineOf(e) ?? []).filter(l => l.points.length > 1);
+  const lines = document.entities
+    .flatMap(e => {
+      const line = lineOf(e);
+      return line ? [{ ...line, ...(e.layer !== undefined && { layer: e.layer.toLowerCase() }) }] : [];
+    })
+    .filter(l => l.points.length > 1);
   return ok({ lines, millimetres: UNITS[Number(document.header['$INSUNITS'])] });
 }
 

@@ -75,7 +75,8 @@ function collect(nodes: readonly Node[], transforms: readonly string[], lines: D
     const at = attributes(node);
     const here = at['transform'] ? [...transforms, at['transform']] : transforms;
     const d = dataOf(name, at);
-    if (d !== undefined) lines.push(...linesOf(d, here));
+    if (d !== undefined)
+      lines.push(...linesOf(d, here).map(l => (at['data-role'] ? { ...l, layer: at['data-role'] } : l)));
     const children = node[name];
     if (Array.isArray(children)) collect(children as readonly Node[], here, lines);
   }

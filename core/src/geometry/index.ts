@@ -5,3 +5,4 @@ export * from './root.ts';
 export * from './sample.ts';
 export * from './line.ts';
 export * from './tri-mesh.ts';
+export * from './stroke-letters.ts';

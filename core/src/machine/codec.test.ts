@@ -41,9 +41,29 @@ describe('machine files', () => {
     expect(must(readMachine(writeMachine(newMachine('x'))))).to.deep.equal(newMachine('x'));
   });
 
+  /** A machine as it was before version 7: of no material. */
+  const before7 = (text: string): Record<string, unknown> => {
+    const { materials: _, making: __, ...old } = JSON.parse(text) as Record<string, unknown>;
+    const processes = (old['processes'] as Record<string, unknown>[]).map(({ material: ___, ...p }) => p);
+    return { ...old, processes };
+  };
+
+  it('of version 6 have no materials, and no part made otherwise', () => {
+    const read = must(readMachine(JSON.stringify({ ...before7(starter), version: 6 })));
+    expect([read.materials, read.making]).to.deep.equal([[], []]);
+    expect(read.wheels).to.deep.equal(must(readMachine(starter)).wheels);
+  });
+
+  it('that make a part of a material or by a process that is not there are refused by name', () => {
+    const change = (more: object): string => damaged(m => Object.assign(m as object, more));
+    expect(change({ making: [{ part: 'wheel1', material: 'nowhere' }] })).to.equal('missing-material');
+    expect(change({ making: [{ part: 'wheel1', process: 'nowhere' }] })).to.equal('missing-process');
+    expect(change({ materials: [] })).to.equal('missing-material');
+  });
+
   it('of version 5 keep their hands and dials, which gain a shape, a ring and a distance', () => {
     const before = ['hand', 'dial', 'globe', 'body'].map((kind, i) => ({ id: `i${i}`, name: kind, member: 'arbor2', kind, radius: 20, settingDeg: 15 })); // prettier-ignore
-    const old = { ...(JSON.parse(starter) as object), version: 5, indicators: before };
+    const old = { ...before7(starter), version: 5, indicators: before };
     const [hand, dial, globe, body] = must(readMachine(JSON.stringify(old))).indicators;
     expect(hand).to.deep.equal({ ...before[0], shape: 'tapered' });
     expect(globe).to.deep.equal(before[2]);
@@ -64,11 +84,17 @@ describe('machine files', () => {
   });
 
   it('of version 1 are brought up to date: nothing is lost, and an empty list of plans is added', () => {
-    const { plans: _, layout: _laid, ...all } = JSON.parse(starter) as Record<string, unknown>;
+    const { plans: _, layout: _laid, ...all } = before7(starter);
     const old: Record<string, unknown> = { ...all, indicators: [] };
     const read = must(readMachine(JSON.stringify({ ...old, version: 1 })));
     const now = must(readMachine(starter));
-    expect(read).to.deep.equal({ ...now, layout: { keepOuts: [] }, indicators: [] });
+    expect(read).to.deep.equal({
+      ...now,
+      layout: { keepOuts: [] },
+      indicators: [],
+      materials: [],
+      processes: read.processes,
+    });
     const search = {
       id: 's1',
       aim: 'tide',
@@ -121,7 +147,7 @@ describe('machine files', () => {
   });
 
   it('of version 3 gain what forms beside the involute are made from, and keep their sizes', () => {
-    const old = JSON.parse(starter) as { version: number; toothings: object[] };
+    const old = before7(starter) as { version: number; toothings: object[] };
     old.version = 3;
     const size = { by: 'module', module: 1 };
     const bare = { name: 'x', size, play: 0.1 };

@@ -4,7 +4,17 @@ import { GROUND } from './schema/basic.ts';
 import type { Machine } from './types.ts';
 
 type Kind =
-  'axis' | 'dial' | 'member' | 'toothing' | 'wheel' | 'joint' | 'aim' | 'process' | 'frame' | 'mode';
+  | 'axis'
+  | 'dial'
+  | 'member'
+  | 'toothing'
+  | 'wheel'
+  | 'joint'
+  | 'aim'
+  | 'process'
+  | 'material'
+  | 'frame'
+  | 'mode';
 
 /**
  * What the shape of a document cannot say: every id is used once, every reference leads to a thing of the right
@@ -20,7 +30,7 @@ function repeatedIds(machine: Machine): Problem[] {
   const lists = [
     ...[machine.axes, machine.members, machine.toothings, machine.wheels, machine.joints, machine.modes],
     ...[machine.indicators, machine.parts, machine.aims, machine.searches, machine.poses, machine.processes],
-    machine.plans,
+    [...machine.plans, ...machine.materials],
     ...[machine.measurements, machine.log],
     ...[machine.layout.keepOuts, machine.layout.plates?.pillars ?? []],
   ];
@@ -42,6 +52,7 @@ function missing(machine: Machine): Problem[] {
     mode: new Set(machine.modes.map(x => x.id)),
     dial: new Set(machine.indicators.filter(x => x.kind === 'dial').map(x => x.id)),
     process: new Set(machine.processes.map(x => x.id)),
+    material: new Set(machine.materials.map(x => x.id)),
     frame: new Set([GROUND, ...machine.members.filter(m => m.kind === 'arbor').map(m => m.id)]),
   };
   const problems: Problem[] = [];
@@ -119,6 +130,11 @@ function* workReferences(machine: Machine): Generator<Reference> {
   yield ['the plates', 'axis', machine.layout.plates?.datum];
   yield ['the machine', 'mode', machine.mode];
   yield ['the drive', 'member', machine.drive?.member];
+  for (const p of machine.processes) yield [p.name, 'material', p.material];
+  for (const m of machine.making) {
+    yield [m.part, 'process', m.process];
+    yield [m.part, 'material', m.material];
+  }
   yield ['the machine', 'process', machine.process];
 }
 

@@ -1,4 +1,4 @@
-import type { Arbor, Machine, MeshJoint, Wheel } from './types.ts';
+import type { Arbor, Machine, Material, MeshJoint, Process, Wheel } from './types.ts';
 
 /** The thing of that id in a list, or undefined. */
 export const byId = <T extends { readonly id: string }>(
@@ -49,6 +49,24 @@ export function axesOfMesh(
   return [on(mesh?.a), on(mesh?.b)];
 }
 
+/** How a part is made: as it says itself, or else as the machine's parts are. */
+export function processOf(
+  machine: Pick<Machine, 'making' | 'processes' | 'process'>,
+  part: string,
+): Process | undefined {
+  const own = machine.making.find(m => m.part === part)?.process;
+  return byId(machine.processes, own ?? machine.process);
+}
+
+/** What a part is made from: as it says itself, or else what its process usually takes. */
+export function materialOf(
+  machine: Pick<Machine, 'making' | 'processes' | 'process' | 'materials'>,
+  part: string,
+): Material | undefined {
+  const own = machine.making.find(m => m.part === part)?.material;
+  return byId(machine.materials, own ?? processOf(machine, part)?.material);
+}
+
 /** An id that is not taken yet: the stem and the next free number. */
 export function freeId(machine: Machine, stem: string): string {
   const taken = new Set(
@@ -56,7 +74,7 @@ export function freeId(machine: Machine, stem: string): string {
       .flat()
       .map(x => x.id)
       .concat(
-        [machine.modes, machine.indicators, machine.parts, machine.searches, machine.plans]
+        [machine.modes, machine.indicators, machine.parts, machine.searches, machine.plans, machine.materials]
           .flat()
           .map(x => x.id),
       )

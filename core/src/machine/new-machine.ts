@@ -35,6 +35,8 @@ export function newMachine(name: string): Machine {
     poses: [],
     processes: [{ id: 'process1', name: 'Laser', kind: 'laser', kerf: 0.2 }],
     process: 'process1',
+    materials: [],
+    making: [],
     measurements: [],
     log: [],
   };

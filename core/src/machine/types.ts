@@ -8,6 +8,8 @@ import type { Member as MemberSchema } from './schema/member.ts';
 import type { Toothing as ToothingSchema, Wheel as WheelSchema } from './schema/toothing.ts';
 import type {
   Aim as AimSchema,
+  Making as MakingSchema,
+  Material as MaterialSchema,
   Plan as PlanSchema,
   Process as ProcessSchema,
   Search as SearchSchema,
@@ -32,6 +34,8 @@ export type Aim = Deep<z.output<typeof AimSchema>>;
 export type Search = Deep<z.output<typeof SearchSchema>>;
 export type Plan = Deep<z.output<typeof PlanSchema>>;
 export type Process = Deep<z.output<typeof ProcessSchema>>;
+export type Material = Deep<z.output<typeof MaterialSchema>>;
+export type Making = Deep<z.output<typeof MakingSchema>>;
 export type Indicator = Deep<z.output<typeof IndicatorSchema>>;
 export type Hand = Extract<Indicator, { kind: 'hand' }>;
 export type Dial = Extract<Indicator, { kind: 'dial' }>;

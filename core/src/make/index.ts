@@ -1,3 +1,4 @@
 export * from './cautions.ts';
+export * from './drill-size.ts';
 export * from './compensation.ts';
-export * from './parts-list.ts';
+export * from './usual.ts';

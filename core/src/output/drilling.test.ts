@@ -6,7 +6,7 @@ import { svgPathProperties } from 'svg-path-properties';
 import { derive } from '../derive/index.ts';
 import { writeCsv, writeDxf, writeSvg } from '../format/index.ts';
 import { type Machine, readMachine, setAxis, setLayout } from '../machine/index.ts';
-import { partsList } from '../make/index.ts';
+import { partsList } from '../workshop/index.ts';
 import { must } from '../result/index.ts';
 import { datumOf, drillingTable, plateDrawing } from './index.ts';
 

@@ -7,7 +7,7 @@ import { writeCsv, writeSvg } from '../format/index.ts';
 import { flatten, type Point, signedArea } from '../geometry/index.ts';
 import { readMachine } from '../machine/index.ts';
 import { matingPhase, overlap, rollingPair } from '../mesh/index.ts';
-import { partsList } from '../make/index.ts';
+import { partsList } from '../workshop/index.ts';
 import { must } from '../result/index.ts';
 import { fileName, planDrawing, wheelDrawing } from './index.ts';
 

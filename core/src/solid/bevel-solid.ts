@@ -1,7 +1,7 @@
 import { borePath, boreFault } from '../body/index.ts';
 import type { Derived } from '../derive/index.ts';
 import { flatten, type Point, rotate, type TriMesh } from '../geometry/index.ts';
-import { byId, type Wheel } from '../machine/index.ts';
+import { byId, processOf, type Wheel } from '../machine/index.ts';
 import { fail, ok, type Result } from '../result/index.ts';
 import { backConeHalf, type BevelCone, upperHalf, usualFaceWidth } from '../tooth/index.ts';
 import { extrude, type SolidKit, toTriMesh } from './kit.ts';
@@ -56,7 +56,14 @@ export function bevelSolid(
   const hole = wheel.bore && wheel.bore.kind !== 'none' && !boreFault(wheel.bore) ? wheel.bore : undefined;
   const tall = made.boundingBox().max[2] ?? 1;
   const body = hole
-    ? made.subtract(extrude(kit, [borePath(hole)], tall + 2, facts.chordError).translate([0, 0, -1]))
+    ? made.subtract(
+        extrude(
+          kit,
+          [borePath(hole, processOf(facts.machine, wheel.id)?.fits)],
+          tall + 2,
+          facts.chordError,
+        ).translate([0, 0, -1]),
+      )
     : made;
   const mesh = toTriMesh(body);
   body.delete();

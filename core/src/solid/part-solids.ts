@@ -5,6 +5,7 @@ import { byId } from '../machine/index.ts';
 import { eyeOf, plateDrawing } from '../output/index.ts';
 import { indicatorFigure } from '../indicator/index.ts';
 import { AS_IS, type Growth } from '../make/index.ts';
+import { LEAF } from '../workshop/index.ts';
 import { fail, type Result } from '../result/index.ts';
 import type { SolidKit } from './kit.ts';
 import { flatSolid, pieceSolid } from './round-solids.ts';
@@ -49,9 +50,6 @@ export function solidParts(derived: Derived): SolidPart[] {
   );
   return [...wheels, ...plates, ...pieces.values(), ...shown];
 }
-
-/** Thickness of hands and dials, mm, where nothing says it: common practice, no source. */
-const LEAF = 1.6;
 
 /** The body of one part, standing or lying on z = 0 about its own axis, compensated by a growth where one is given. */
 export function partSolid(

@@ -6,6 +6,7 @@ import { nameOf } from './names.ts';
 import { sayProblem } from './problem.ts';
 import { INDICATOR_WORDS } from './indicator-words.ts';
 import { LAYOUT_WORDS } from './layout-words.ts';
+import { MAKE_WORDS } from './make-words.ts';
 import { TEETH_WORDS } from './teeth-words.ts';
 
 /** A fraction with a true minus sign. */
@@ -216,6 +217,7 @@ export function sayFinding(finding: Finding, machine: Machine): FindingWords {
     WORDS[finding.code] ??
     TEETH_WORDS[finding.code] ??
     LAYOUT_WORDS[finding.code] ??
+    MAKE_WORDS[finding.code] ??
     INDICATOR_WORDS[finding.code];
   if (!words) throw new Error(`sayFinding: no words for ${finding.code}`);
   return words({
@@ -254,6 +256,7 @@ const FIXES: Readonly<Record<string, (value: number, name: string) => string>> =
   'support-both': () => 'Hold it on both sides',
   'set-arm-layer': v => `Its bar into layer ${v + 1}`,
   'press-bore': () => 'Press it on',
+  'take-thickness': v => `Draw layers ${mm(v, 2)} thick`,
   'slot-bearing': v => `Slots of ${mm(2 * v, 1)}`,
   'find-layers': () => 'Find layers',
   'swing-axis': v => `Swing to ${figure(v, 4)}°`,

@@ -15,6 +15,7 @@ export function nameOf(machine: Machine, id: string): string {
     machine.aims,
     machine.toothings,
     machine.processes,
+    machine.materials,
     machine.indicators,
   ].flat();
   const found = named.find(x => x.id === id);
@@ -28,6 +29,7 @@ export function nameOf(machine: Machine, id: string): string {
   if (keepOut) return keepOut.name || 'the room kept free';
   const pillar = machine.layout.plates?.pillars.findIndex(p => p.id === id) ?? -1;
   if (pillar >= 0) return `pillar ${pillar + 1}`;
+  if (id === 'plate back' || id === 'plate front') return `The ${id.slice(6)} plate`;
   if (id === 'envelope') return 'the envelope';
   const axis = byId(machine.axes, id);
   const standing = machine.members.filter(m => m.kind === 'arbor' && m.axis === id).map(m => m.name);

@@ -142,12 +142,23 @@ const SENTENCES: Readonly<Record<string, Sentence>> = {
   'bevel-face-too-wide': d =>
     `The face of ${d['wheel']} reaches to the apex of its cone. Make the face width less than ${Number(d['most']).toFixed(1)} mm.`,
   'part-unknown': d => `${d['part']} is no longer part of this machine.`,
+  'bore-too-large-for-coupon': d =>
+    `The wheels of this coupon are too small for a rod of ${d['rod']} mm. Take a thinner rod or a larger module.`,
+  'mesh-unreadable': d =>
+    `This ${d['format']} file cannot be read: ${d['what']}. Save it again, as binary STL or 3MF.`,
+  'dry-no-units': () =>
+    'The drawing does not say in which unit it is drawn. Save it in millimetres, with $INSUNITS in a DXF or a width in mm in an SVG.',
+  'dry-nothing': () =>
+    'The drawing holds no line to cut. Take a file with lines in the layers CUT, DRILL or ENGRAVE.',
+  'no-room-on-sheet': d =>
+    `${d['number'] === undefined || Number(d['number']) === 1 ? 'It goes' : `${d['number']} of it go`} on no sheet: the largest is ${d['width']} × ${d['height']} mm, or all are full. Give larger or more sheets at Make, or make it by another process.`,
   'compensation-swallows': d =>
     `Moving the line by ${fixed(Math.abs(Number(d['by'])), 3)} mm leaves nothing of a part or a hole, or breaks it in two. Take a finer tool, or make it larger.`,
   'loop-zero': () => 'A loop of no turns never moves. Write more than nought, such as 1 turn or 90 degrees.',
   'loop-unreadable': d =>
     `${reading(d)} is not a stretch to loop over. Write one such as 1 turn, 2.5 turns or 90 degrees.`,
   'missing-dial': d => `“${d['owner']}” is read against a dial “${d['id']}” that is not in the file.`,
+  'missing-material': d => `“${d['owner']}” is made of a material “${d['id']}” that is not in the file.`,
   'missing-mode': d => `“${d['owner']}” stands in a mode “${d['id']}” that is not in the file.`,
   'blanks-still': () =>
     'An output is to stand still; counts are found for rates other than nought. Use equal counts over an idler on its arm.',

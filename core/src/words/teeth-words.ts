@@ -64,7 +64,7 @@ export const TEETH_WORDS: Readonly<Record<string, Words>> = {
   }),
   'gap-too-fine': s => ({
     title: `${s.name()}: gaps too narrow for the ${s.text('process')}`,
-    why: `A gap is only ${mm(s.num('is'))} wide; the cutter needs ${mm(s.num('least'))}.`,
+    why: `A gap is only ${mm(s.num('is'))} wide; the ${s.text('process') === 'router' ? 'cutter needs' : 'cut alone takes'} ${mm(s.num('least'))}.`,
     advice: 'Take a larger module, or a thinner cutter.',
   }),
   'pinion-drives': s => ({

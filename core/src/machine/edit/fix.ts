@@ -15,6 +15,7 @@ import {
   setWheel,
 } from './patch.ts';
 import { byId, freeId, meshes } from '../lookup.ts';
+import { takeThickness } from './making.ts';
 import { placeHangsOn } from '../place.ts';
 
 /** Fixes that are edits, by code. */
@@ -63,6 +64,7 @@ const EDITS: Readonly<Record<string, (subject: string, value: number) => Edit>> 
   },
   'drive-other-way': () => machine => setDriveWay(machine.drive?.turns !== 'clockwise')(machine),
   'hand-length': (id, value) => setIndicator(id, { radius: value }),
+  'take-thickness': id => takeThickness(id),
   'insert-idler': (id, value) => insertIdler(id, value),
   'hold-member': id => holdMember(id),
   'set-places': setPlaces,

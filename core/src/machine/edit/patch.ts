@@ -16,7 +16,16 @@ import type {
 export type Edit = (machine: Machine) => Machine;
 
 type ListName =
-  'indicators' | 'axes' | 'members' | 'toothings' | 'wheels' | 'joints' | 'aims' | 'processes' | 'searches';
+  | 'materials'
+  | 'indicators'
+  | 'axes'
+  | 'members'
+  | 'toothings'
+  | 'wheels'
+  | 'joints'
+  | 'aims'
+  | 'processes'
+  | 'searches';
 type Item<K extends ListName> = Machine[K][number];
 
 /** Replaces the thing of that id in one list; every other thing stays the very same value. */

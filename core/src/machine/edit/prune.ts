@@ -53,9 +53,16 @@ function pruneOnce(machine: Machine, before: Machine): Machine {
       })),
     indicators: indicatorsLeft(machine.indicators, memberIds, axisIds),
     parts: machine.parts.filter(p => p.wheels.every(id => ends.has(id))),
+    making: makingLeft(machine, wheels),
     aims: machine.aims.map(a => withoutGone(a, memberIds, frames)),
     ...(machine.drive && !memberIds.has(machine.drive.member) ? { drive: undefined } : {}),
   };
+}
+
+/** How parts are made that are still there; plates come and go with a setting and keep theirs. */
+function makingLeft(machine: Machine, wheels: Machine['wheels']): Machine['making'] {
+  const gone = new Set(machine.wheels.filter(w => !byId(wheels, w.id)).map(w => w.id));
+  return machine.making.filter(m => !gone.has(m.part));
 }
 
 /** The mode the machine stands in, as long as the arbor that drives in it is there. */

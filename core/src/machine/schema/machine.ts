@@ -6,11 +6,23 @@ import { Joint, Mode } from './joint.ts';
 import { Layout } from './layout.ts';
 import { Member } from './member.ts';
 import { Toothing, Wheel } from './toothing.ts';
-import { Aim, Drive, LogEntry, Measurement, Part, Plan, Pose, Process, Search } from './work.ts';
+import {
+  Aim,
+  Drive,
+  LogEntry,
+  Making,
+  Material,
+  Measurement,
+  Part,
+  Plan,
+  Pose,
+  Process,
+  Search,
+} from './work.ts';
 
 /** The mark of our files, and the version of the schema that this code writes. */
 export const FORMAT = 'tesseron-machine';
-export const VERSION = 6;
+export const VERSION = 7;
 
 const MOST_ITEMS = 5000;
 const list = <T extends z.ZodType>(item: T): z.ZodArray<T> => z.array(item).max(MOST_ITEMS);
@@ -46,6 +58,8 @@ export const MachineSchema = z.strictObject({
   poses: list(Pose),
   processes: list(Process),
   process: Id.optional(),
+  materials: list(Material),
+  making: list(Making),
   measurements: list(Measurement),
   log: list(LogEntry),
 });

@@ -124,7 +124,7 @@ export const Part = z.strictObject({
   process: Id.optional(),
 });
 
-/** How parts are made. */
+/** How a part is made. What is left out follows from usual values of its kind. */
 export const Process = z.strictObject({
   id: Id,
   name: Name,
@@ -135,8 +135,61 @@ export const Process = z.strictObject({
   /** How much wider a printer lays an outline than it should be, on each side; how much smaller across holes print. */
   outlineGrowth: Mm.min(-2).max(2).optional(),
   holeShrink: Mm.min(-2).max(2).optional(),
+  /** Height of a printed layer, and how far the first one spreads outwards on each side. */
+  layer: Size.max(5).optional(),
+  flare: Mm.min(0).max(2).optional(),
   /** The least width of a feature that it makes. */
   leastFeature: Size.optional(),
+  /** How much larger across a hole is made than what goes into it: to press, to slide, to turn freely. */
+  fits: z
+    .strictObject({
+      press: Mm.min(-1).max(3).optional(),
+      sliding: Mm.min(-1).max(3).optional(),
+      free: Mm.min(-1).max(3).optional(),
+    })
+    .optional(),
+  /** The room on a printer’s bed. */
+  bed: z.strictObject({ width: Size, depth: Size, height: Size }).optional(),
+  /** Stock left between parts on a sheet, or room between bodies on a bed. */
+  gap: Mm.min(0).max(100).optional(),
+  /** How fast it works: mm of cut a second; of a printer mm³ of material a second. */
+  rate: z.number().positive().max(10000).optional(),
+  /** What it is usually made from. */
+  material: Id.optional(),
+});
+
+/** What parts are made from. */
+export const Material = z.strictObject({
+  id: Id,
+  name: Name,
+  /** Of a sheet, as it was measured. */
+  thickness: Size.max(200).optional(),
+  /** g/cm³. */
+  density: z.number().positive().max(25).optional(),
+  /** The grain of a sheet runs along its width: parts are not turned by a quarter. */
+  grain: z.literal(true).optional(),
+  /** In the maker’s own money. */
+  price: z
+    .strictObject({
+      amount: z.number().min(0).max(1e6),
+      per: z.enum(['sheet', 'kg']),
+    })
+    .optional(),
+  /** The sheets at hand; of one without a number there are as many as are needed. */
+  sheets: z
+    .array(
+      z.strictObject({ width: Size, height: Size, number: z.number().int().min(1).max(1000).optional() }),
+    )
+    .max(20),
+});
+
+/** A part that is made otherwise than the rest: the id of a wheel, hand or dial, or `plate back`, `plate front`. */
+export const Making = z.strictObject({
+  part: z.string().min(1).max(80),
+  process: Id.optional(),
+  material: Id.optional(),
+  /** How many are made instead of as many as the machine needs. */
+  number: z.number().int().min(0).max(1000).optional(),
 });
 
 /** A named position of the whole machine, by the turns of its drive. */
@@ -156,6 +209,8 @@ export const Measurement = z.strictObject({
   id: Id,
   subject: Id,
   what: Name,
+  /** What it was drawn as. */
+  nominal: z.number().optional(),
   value: z.number(),
   unit: z.string().max(20),
   at: z.string().max(40),

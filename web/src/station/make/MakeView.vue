@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { writeCsv, writeDxf, writeSvg } from '@tesseron/core/format';
 import { byId, type Process, writeMachine } from '@tesseron/core/machine';
-import { cautionsFor, growthOf, leavesAsIs, leftUncut, partsList } from '@tesseron/core/make';
+import { cautionsFor, growthOf, leavesAsIs, leftUncut } from '@tesseron/core/make';
 import { compensationName, fileName, fileNotes, planDrawing, wheelDrawing } from '@tesseron/core/output';
+import { partsList } from '@tesseron/core/workshop';
 import { CAUTIONS, sayProblem, wheelName } from '@tesseron/core/words';
 import type { Drawing } from '@tesseron/core/drawing';
 import type { Result } from '@tesseron/core/result';

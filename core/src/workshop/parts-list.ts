@@ -1,12 +1,19 @@
 import { boreReach } from '../body/index.ts';
 import type { Derived } from '../derive/index.ts';
 import type { Table } from '../drawing/index.ts';
-import { byId, circleCount } from '../machine/index.ts';
+import { byId, circleCount, type Machine, materialOf, processOf } from '../machine/index.ts';
 import { type Piece, wheelThickness } from '../layout/index.ts';
+import { estimateOf } from './estimate.ts';
+import { type FlatPart, flatParts } from './flat-parts.ts';
 
-/** All parts of a machine as a table: wheels, then rods, tubes, spacers, washers, plates and pillars. Lengths in mm. */
+/**
+ * All parts of a machine as a table: wheels, then rods, tubes, spacers, washers, plates and pillars, hands and dials. Lengths in mm; process,
+ * material and estimates for what is made rather than bought: mass, way of the cut, time and cost of all pieces of a row.
+ */
 export function partsList(derived: Derived): Table {
   const { machine } = derived;
+  const flat = new Map(flatParts(derived).parts.map(p => [p.id, p]));
+  const made = (id: string): (string | number)[] => madeCells(machine, flat.get(id));
   const rows = machine.wheels.map(w => {
     const d = derived.wheels[w.id]?.dimensions;
     const hole = w.bore && w.bore.kind !== 'none' ? w.bore : undefined;
@@ -25,7 +32,8 @@ export function partsList(derived: Derived): Table {
       w.layer + 1,
       byId(machine.toothings, w.toothing)?.name ?? '',
       '',
-      1,
+      flat.get(w.id)?.number ?? 1,
+      ...made(w.id),
     ];
   });
   return {
@@ -44,10 +52,40 @@ export function partsList(derived: Derived): Table {
       'toothing',
       'length mm',
       'number',
+      'process',
+      'material',
+      'mass g',
+      'cut length mm',
+      'time min',
+      'cost',
     ],
-    rows: [...rows, ...cutToLength(derived), ...plateRows(derived)],
+    rows: [...rows, ...cutToLength(derived), ...plateRows(derived, made), ...leafRows(derived, flat, made)],
   };
 }
+
+/** How a part is made and what that takes. */
+function madeCells(machine: Machine, part: FlatPart | undefined): (string | number)[] {
+  const process = part && processOf(machine, part.id);
+  if (!process) return NOT_MADE;
+  const material = materialOf(machine, part.id);
+  const { mass, cutLength, seconds, cost } = estimateOf(part, process, material);
+  const all = (x: number | undefined, decimals: number): string | number =>
+    x === undefined ? '' : Number((x * part.number).toFixed(decimals));
+  return [process.name || process.kind, material?.name ?? '', all(mass, 1), cutLength === 0 ? '' : all(cutLength, 0), all(seconds / 60, 1), all(cost, 2)]; // prettier-ignore
+}
+
+const NOT_MADE = ['', '', '', '', '', ''];
+
+/** Hands and dials. */
+function leafRows(derived: Derived, flat: ReadonlyMap<string, FlatPart>, made: Made): Table['rows'] {
+  return derived.machine.indicators.flatMap(i => {
+    const part = flat.get(i.id);
+    const arbor = byId(derived.machine.members, i.member)?.name ?? '';
+    return part ? [[...row(part.name, arbor, { outside: 2 * (i.kind === 'hand' || i.kind === 'dial' ? i.radius : 0), thickness: part.thickness, number: part.number }).slice(0, 14), ...made(i.id)]] : []; // prettier-ignore
+  });
+}
+
+type Made = (id: string) => (string | number)[];
 
 /** Rods, tubes, spacers and washers with the lengths that the elevation gives them; equal ones in one row. */
 function cutToLength({ machine, layout }: Derived): Table['rows'] {
@@ -72,11 +110,14 @@ function cutToLength({ machine, layout }: Derived): Table['rows'] {
   });
 }
 
-function plateRows({ machine, layout }: Derived): Table['rows'] {
+function plateRows({ machine, layout }: Derived, madeOf: Made): Table['rows'] {
   const { plates } = machine.layout;
   const { back, front } = layout.stack;
   if (!plates || !back || !front) return [];
-  const made = layout.plates.map(p => row(`${p.side} plate`, '', { thickness: plates.thickness, number: 1 }));
+  const made = layout.plates.map(p => [
+    ...row(`${p.side} plate`, '', { thickness: plates.thickness, number: 1 }).slice(0, 14),
+    ...madeOf(`plate ${p.side}`),
+  ]);
   const clear = front.from - back.to;
   const pillars = plates.pillars.map((p, i) =>
     row(`pillar ${i + 1}`, '', { outside: p.diameter, length: clear, number: 1 }),
@@ -96,7 +137,7 @@ interface Measures {
 const row = (name: string, arbor: string, m: Measures): Table['rows'][number] => [
   ...[name, arbor, '', '', '', ''],
   ...[m.outside, undefined, m.bore, m.thickness].map(x => (x === undefined ? '' : round(x))),
-  ...['', '', m.length === undefined ? '' : round(m.length), m.number],
+  ...['', '', m.length === undefined ? '' : round(m.length), m.number, ...NOT_MADE],
 ];
 
 const round = (x: number): number => Math.round(x * 10000) / 10000;

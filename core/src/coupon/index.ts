@@ -1,0 +1,4 @@
+export * from './coupons.ts';
+export * from './fitting.ts';
+export * from './student.ts';
+export * from './wheel-pair.ts';

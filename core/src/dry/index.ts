@@ -1,0 +1,3 @@
+export * from './compare.ts';
+export * from './cutter.ts';
+export * from './printer.ts';
