@@ -8,6 +8,7 @@ import { clock, report } from './clock.ts';
 import { countsBench } from './counts.ts';
 import { layoutBench } from './layout.ts';
 import { planetaryBench } from './planetary.ts';
+import { makingBench } from './making.ts';
 import { runBench } from './run.ts';
 import { sixtyWheels } from './sixty-wheels.ts';
 import { teethBench } from './teeth.ts';
@@ -20,6 +21,7 @@ trainsBench();
 teethBench();
 layoutBench();
 runBench();
+await makingBench();
 
 const machine = sixtyWheels();
 const all = clock(() => derive(machine));

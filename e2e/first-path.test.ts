@@ -37,6 +37,7 @@ describe('from a period to a part that can be cut', () => {
     await page.click('[data-test=run]');
 
     await go(page, 'make');
+    await page.click('[data-test=make-files]');
     const download = page.waitForEvent('download');
     await page.click('[data-test=save-plan]');
     const file = await download;

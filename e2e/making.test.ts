@@ -1,6 +1,7 @@
 import { expect } from 'chai';
 import { execFileSync } from 'node:child_process';
-import { mkdtemp, readFile } from 'node:fs/promises';
+import { unzipSync } from 'fflate';
+import { mkdtemp, readFile, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Page } from 'playwright-core';
@@ -35,6 +36,7 @@ describe('making and setting', () => {
     const { page } = await app.open();
     await fromStarter(page, app.base);
     await go(page, 'make');
+    await page.click('[data-test=make-parts]');
     const wheel = await save(page, 'save-wheel', 0);
     expect(wheel.name).to.equal('saltreach-tide-clock_tide-hand-wheel-1_kerf-0.2.svg');
     expect(Number(/width="([\d.]+)mm"/.exec(wheel.text)?.[1])).to.be.closeTo(127.5 + 0.2 + 4, 0.05);
@@ -44,23 +46,36 @@ describe('making and setting', () => {
     expect(plain.name).to.equal('saltreach-tide-clock_tide-hand-wheel-1.svg');
     expect(Number(/width="([\d.]+)mm"/.exec(plain.text)?.[1])).to.be.closeTo(127.5 + 4, 0.05);
     expect(wheel.text.match(/<path/g)?.length).to.equal(1);
+    await page.click('[data-test=make-files]');
     const parts = await save(page, 'save-parts');
     const wheels = parts.text.split('\r\n').filter(l => /^[^,]* wheel \d,/.test(l));
     expect(wheels.length).to.equal(12);
     expect(parts.text).to.match(/Moon-age dial wheel 2,Moon-age dial lay arbor,105,1\.5/);
   });
 
-  it('shows the cautions of the chosen way of making', async () => {
+  it('shows the cautions of every tool, and makes parts by the one that is chosen', async () => {
     const { page } = await app.open();
     await fromStarter(page, app.base);
     await go(page, 'make');
     await page.locator('[data-test=cautions]', { hasText: 'PVC' }).waitFor();
-    await page.locator('[data-test=process]').click();
-    await page.getByRole('option', { name: 'saw and drill' }).click();
+    await page.click('[data-test=add-saw]');
     await page.locator('[data-test=cautions]', { hasText: 'No gloves' }).waitFor();
     expect(await page.locator('[data-test=cautions]').innerText()).to.not.include('PVC');
-    await page.click('[data-test=undo]');
+    await page.locator('[data-test=usual-tool]').nth(1).check();
+    await type(page, 'process-kerf', '1.2');
+    await page.click('[data-test=make-parts]');
+    await page.locator('[data-test=parts] button.plain').first().click();
+    await page.locator('[data-test=file-note]', { hasText: '0.600 mm outside' }).waitFor();
+    await page.locator('[data-test=part-process]').first().selectOption({ label: 'Laser' });
+    await page.locator('[data-test=file-note]', { hasText: '0.100 mm outside' }).waitFor();
+    await page.locator('[data-test=part-number]').first().fill('3');
+    await page.locator('[data-test=part-number]').first().press('Enter');
+    await page.click('[data-test=make-files]');
+    await page.locator('[data-test=parts-table] tr', { hasText: 'Tide hand wheel 1' }).locator('td').nth(1).getByText('3').waitFor(); // prettier-ignore
+    for (let i = 0; i < 5; i++) await page.click('[data-test=undo]');
+    await page.click('[data-test=make-tools]');
     await page.locator('[data-test=cautions]', { hasText: 'PVC' }).waitFor();
+    expect(await page.locator('[data-test=tool]').count()).to.equal(1);
   });
 
   it('sizes the teeth by an outside diameter, shows the working, and moves the centres', async () => {
@@ -169,11 +184,11 @@ describe('making and setting', () => {
     expect(await turns()).to.equal(0);
   });
 
-  it('makes solids: one part as STL, all as 3MF, which programs that are not ours find closed and whole', async () => {
+  it('makes solids: one part as STL, beds of all as 3MF, which programs that are not ours find closed and whole', async () => {
     const { page, errors } = await app.open();
     await fromStarter(page, app.base);
     await go(page, 'make');
-    await page.locator('[data-test=solids] summary').click();
+    await page.click('[data-test=make-parts]');
     const [stl] = await Promise.all([page.waitForEvent('download'), page.locator('[data-test=save-stl]').first().click()]); // prettier-ignore
     expect(stl.suggestedFilename()).to.match(/\.stl$/);
     const folder = await mkdtemp(join(tmpdir(), 'tesseron-'));
@@ -183,60 +198,183 @@ describe('making and setting', () => {
     expect(report).to.match(/Total disconnected facets\s*:\s*0\s+0/);
     expect(report).to.match(/Degenerate facets\s*:\s*0/);
     const volume = Number(/Volume\s*:\s*([\d.]+)/.exec(report)![1]);
-    // The tide hand's first wheel: 83 teeth of module 1.5, 6 mm of plywood; area by the shoelace formula, bore out.
-    const machine = must(
-      readMachine(await readFile(join(import.meta.dirname, '../demo/saltreach-tide-clock.json'), 'utf8')),
-    );
+    // The tide hand's first wheel: area by the shoelace formula, bore out, times its thickness.
+    const machine = must(readMachine(await readFile(join(import.meta.dirname, '../demo/saltreach-tide-clock.json'), 'utf8'))); // prettier-ignore
     const d = derive(machine);
     const plane = must(wheelPlane(d, machine.wheels[0]!));
     const area = (paths: readonly Path[]): number => paths.reduce((sum, p) => sum + Math.abs(signedArea(flatten(p, d.chordError))), 0); // prettier-ignore
     const exact =
       (area([plane.outline]) - area(plane.holes)) * wheelThickness(machine.stack, machine.wheels[0]!);
     expect(volume / exact).to.be.closeTo(1, 1e-4);
-
+    await page.click('[data-test=make-tools]');
+    await page.click('[data-test=add-printer]');
+    await page.locator('[data-test=usual-tool]').nth(1).check();
+    await type(page, 'bed-width', '600');
+    await type(page, 'bed-depth', '600');
+    await page.click('[data-test=make-solids]');
     const [all] = await Promise.all([page.waitForEvent('download'), page.click('[data-test=save-3mf]')]);
     const whole = join(folder, 'all.3mf');
     await all.saveAs(whole);
     const info = execFileSync('assimp', ['info', whole], { encoding: 'utf8' });
-    const parts = solidParts(d);
+    const parts = solidParts(d).filter(p => !['rod', 'pin', 'key'].includes(p.kind));
     // It tells equal bodies as one mesh; every object that is placed has a node, once a copy.
     const nodes = info.match(/Object_\d+/g) ?? [];
     expect(new Set(nodes).size, info).to.equal(parts.length);
     expect(nodes.length).to.equal(parts.reduce((n, p) => n + p.number, 0));
-    expect(info).to.match(/Minimum point\s*\(0\.0+ 0\.0+ /);
+    expect(info).to.match(/Minimum point\s*\([\d.]+ [\d.]+ -?0\.0+/);
     await page.click('[data-test=save-3mf]');
     await page.click('[data-test=solids-cancel]');
     await page.locator('[data-test=solids-cancel]').waitFor({ state: 'detached' });
     expect(errors).to.deep.equal([]);
   });
 
-  it('tells what a cutter cannot reach, and compensates for the process that is chosen and measured', async () => {
+  it('tells what a cutter cannot reach, and compensates for the tool that is chosen and measured', async () => {
     const { page, errors } = await app.open();
     await fromStarter(page, app.base);
     await go(page, 'make');
-    await page.click('[data-test=process]');
-    await page.getByRole('option', { name: 'router' }).click();
+    await page.click('[data-test=add-router]');
+    await page.locator('[data-test=usual-tool]').nth(1).check();
     await type(page, 'process-cutter', '3');
-    await page
-      .getByRole('button', { name: /^Tide hand wheel 1/ })
-      .first()
-      .click();
+    await page.locator('[data-test=finding-corner-too-sharp]').first().waitFor();
+    await page.click('[data-test=make-parts]');
+    await page.locator('[data-test=parts] button.plain').first().click();
     await page.locator('[data-test=uncut]', { hasText: 'larger fillet' }).waitFor();
     const dxf = await save(page, 'save-wheel-dxf');
     expect(dxf.name).to.equal('saltreach-tide-clock_tide-hand-wheel-1_cutter-3.dxf');
-    await type(page, 'process-cutter', '0.6');
-    await page.locator('[data-test=file-note]', { hasText: '0.300 mm outside' }).waitFor();
-    await page.click('[data-test=process]');
-    await page.getByRole('option', { name: 'printer' }).click();
+    await page.click('[data-test=make-tools]');
+    await page.click('[data-test=add-printer]');
+    await page.locator('[data-test=usual-tool]').nth(2).check();
     await type(page, 'process-outlineGrowth', '0.1');
     await type(page, 'process-holeShrink', '0.3');
+    await page.click('[data-test=make-parts]');
+    await page.locator('[data-test=parts] button.plain').first().click();
     await page.locator('[data-test=file-note]', { hasText: 'outlines 0.100 mm inside, holes 0.150 mm larger all round' }).waitFor(); // prettier-ignore
-    await page.locator('[data-test=solids] summary').click();
     const [stl] = await Promise.all([page.waitForEvent('download'), page.locator('[data-test=save-stl]').first().click()]); // prettier-ignore
     expect(stl.suggestedFilename()).to.include('print-0.1-0.3');
     await page.click('[data-test=undo]');
     await page.click('[data-test=undo]');
     await page.locator('[data-test=file-note]', { hasText: 'not compensated' }).waitFor();
+    expect(errors).to.deep.equal([]);
+  });
+
+  it('lays parts on sheets, writes them, and finds in a dry run of the written file that the finished parts drop out', async () => {
+    const { page, errors } = await app.open();
+    await fromStarter(page, app.base, 'round-of-kestrels');
+    await go(page, 'make');
+    await page.click('[data-test=make-sheets]');
+    await page.locator('[data-test=show-sheet]').first().waitFor();
+    const partsOn = async (): Promise<number> => Number(/(\d+) parts/.exec(await page.locator('[data-test=batch]').first().innerText())?.[1]); // prettier-ignore
+    const once = await partsOn();
+    const sheet = await save(page, 'save-sheet-dxf');
+    expect(sheet.name).to.match(/^round-of-kestrels_laser-birch-plywood-4-mm_sheet-1_kerf-0\.2\.dxf$/);
+    expect(sheet.text).to.include('ENGRAVE');
+    await page.click('[data-test=make-dry]');
+    await page.click('[data-test=dry-own]');
+    await page.locator('[data-test=dry-judged]').waitFor();
+    const off = await page.locator('[data-test=dry-judged] tbody td:nth-child(2)').allInnerTexts();
+    expect(off.length).to.be.above(3);
+    for (const o of off) expect(Number.parseFloat(o), o).to.be.below(0.06);
+    const folder = await mkdtemp(join(tmpdir(), 'tesseron-'));
+    await writeFile(join(folder, 'sheet.dxf'), sheet.text);
+    const chosen = page.waitForEvent('filechooser');
+    await page.click('[data-test=dry-choose]');
+    await (await chosen).setFiles(join(folder, 'sheet.dxf'));
+    await page.getByText('Every line is closed, none is cut twice').waitFor();
+    await writeFile(join(folder, 'bad.stl'), 'no body at all');
+    const again = page.waitForEvent('filechooser');
+    await page.click('[data-test=dry-choose]');
+    await (await again).setFiles(join(folder, 'bad.stl'));
+    await page.locator('[data-test=dry-problem]', { hasText: 'This STL file cannot be read' }).waitFor();
+    await page.click('[data-test=make-sheets]');
+    await type(page, 'sheet-sets', '4');
+    await page.locator('[data-test=batch]', { hasText: `${4 * once} parts` }).waitFor();
+    expect(errors).to.deep.equal([]);
+  });
+
+  it('shows the machine in space, running, apart, cut open, without what hides the inside', async () => {
+    const { page, errors } = await app.open();
+    await fromStarter(page, app.base, 'two-noons');
+    await go(page, 'make');
+    await page.click('[data-test=make-solids]');
+    await page.locator('[data-test=space-wheels]').waitFor({ timeout: 60_000 });
+    expect(Number(await page.locator('[data-test=space]').getAttribute('data-triangles'))).to.be.above(5000);
+    const picture = async (): Promise<string> => {
+      await page.waitForTimeout(600);
+      return (await page.locator('[data-test=space]').screenshot()).toString('base64');
+    };
+    const before = await picture();
+    await page.locator('[data-test=space-apart]').fill('0.6');
+    const apart = await picture();
+    expect(apart).to.not.equal(before);
+    await page.check('[data-test=space-open]');
+    const open = await picture();
+    expect(open).to.not.equal(apart);
+    await page.uncheck('[data-test="space-dials and hands"]');
+    const bare = await picture();
+    expect(bare).to.not.equal(open);
+    await page.click('[data-test=step-on]');
+    expect(await picture(), 'it turns').to.not.equal(bare);
+    const [png] = await Promise.all([page.waitForEvent('download'), page.click('[data-test=space-picture]')]);
+    expect((await readFile(await png.path())).subarray(1, 4).toString()).to.equal('PNG');
+    expect(errors).to.deep.equal([]);
+  });
+
+  it('prints paper patterns in which poppler finds the drill, the strip and the square', async () => {
+    const { page, errors } = await app.open();
+    await fromStarter(page, app.base, 'ossel-brine-pump');
+    await go(page, 'make');
+    await page.click('[data-test=make-patterns]');
+    const [pdf] = await Promise.all([page.waitForEvent('download'), page.click('[data-test=save-pdf]')]);
+    expect(pdf.suggestedFilename()).to.equal('ossel-brine-pump_patterns_a4.pdf');
+    const text = execFileSync('pdftotext', [await pdf.path(), '-'], { encoding: 'utf8' });
+    expect(text).to.match(/drill 6\.\d mm[^\n]* or 1\/4 in/);
+    expect(text).to.include('each side must be 100 mm');
+    await type(page, 'strip-diameter', '50');
+    await page.click('[data-test=strip-show]');
+    await page.locator('[data-test=file-note]', { hasText: 'A part is 15.708 mm long' }).waitFor();
+    const [strip] = await Promise.all([page.waitForEvent('download'), page.click('[data-test=strip-pdf]')]);
+    expect(execFileSync('pdftotext', [await strip.path(), '-'], { encoding: 'utf8' })).to.match(/\b7\b/);
+    expect(errors).to.deep.equal([]);
+  });
+
+  it('fits a tool from its coupons, says how sure it is, and takes nothing back that was not measured', async () => {
+    const { page, errors } = await app.open();
+    await fromStarter(page, app.base);
+    await go(page, 'make');
+    await page.click('[data-test=make-coupons]');
+    const coupon = await save(page, 'coupon-svg');
+    expect(coupon.text.match(/data-role="cut"/g)?.length, 'ten strips').to.equal(10);
+    const note = async (value: string): Promise<void> => {
+      await type(page, 'reading-comb', value);
+      await page.click('[data-test=note-reading]');
+    };
+    await note('58.1');
+    await page.locator('[data-test=fitted]', { hasText: 'not known how sure' }).waitFor();
+    await note('58.3');
+    await page.locator('[data-test=fitted]', { hasText: '0.180 mm' }).waitFor();
+    await page.locator('[data-test=fitted]', { hasText: '2 readings' }).waitFor();
+    await page.click('[data-test=take-fitted]');
+    await page.click('[data-test=make-tools]');
+    expect(await page.locator('[data-test=process-kerf] input').inputValue()).to.equal('0.18');
+    await page.click('[data-test=undo]');
+    await page.waitForFunction(() => document.querySelector<HTMLInputElement>('[data-test=process-kerf] input')?.value === '0.2'); // prettier-ignore
+    expect(errors).to.deep.equal([]);
+  });
+
+  it('writes everything as one archive, and lists what is made and bought', async () => {
+    const { page, errors } = await app.open();
+    await fromStarter(page, app.base, 'ossel-brine-pump');
+    await go(page, 'make');
+    await page.click('[data-test=make-files]');
+    await page.locator('[data-test=hardware]', { hasText: 'peg' }).waitFor();
+    const [zip] = await Promise.all([page.waitForEvent('download'), page.click('[data-test=save-archive]')]);
+    const files = Object.keys(unzipSync(await readFile(await zip.path())));
+    expect(files).to.include.members(['ossel-brine-pump.json', 'working.txt', 'read-me.txt', 'lists/parts.csv', 'lists/hardware.csv']); // prettier-ignore
+    await page.locator('[data-test=archive-said]', { hasText: `${files.length} files` }).waitFor();
+    await page.click('[data-test=save-archive]');
+    await page.click('[data-test=archive-cancel]');
+    await page.locator('[data-test=archive-cancel]').waitFor({ state: 'detached' });
+    await page.locator('[data-test=archive-said]').waitFor({ state: 'detached' });
     expect(errors).to.deep.equal([]);
   });
 });

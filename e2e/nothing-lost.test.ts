@@ -106,6 +106,7 @@ describe('nothing is lost', () => {
     const { page } = await app.open();
     await fromStarter(page, app.base);
     await go(page, 'make');
+    await page.click('[data-test=make-files]');
     const download = page.waitForEvent('download');
     await page.click('[data-test=save-machine]');
     const path = join(await mkdtemp(join(tmpdir(), 'tesseron-')), 'machine.json');

@@ -195,6 +195,7 @@ describe('the layout', () => {
     expect(await page.locator('[data-test=pillar]').count()).to.equal(5);
     await accessible(page);
     await go(page, 'make');
+    await page.click('[data-test=make-files]');
     expect(await save(page, 'save-parts')).to.match(/tube, Callisto[\s\S]*spacer[\s\S]*front plate/);
   });
 

@@ -38,6 +38,13 @@ describe('stations', () => {
           await page.waitForSelector('[data-test=proof]');
         }
         await accessible(page, station);
+        if (station === 'make')
+          for (const pane of ['parts', 'sheets', 'solids', 'patterns', 'coupons', 'dry', 'files']) {
+            await page.click(`[data-test=make-${pane}]`);
+            if (pane === 'solids') await page.locator('[data-test=space-wheels]').waitFor();
+            if (pane === 'sheets') await page.locator('[data-test=show-sheet]').first().waitFor();
+            await accessible(page, `make, ${pane}`);
+          }
         if (station === 'counts') {
           await page.click('[data-test=show-working]');
           await page.getByRole('dialog').getByText('Ratio, error and drift').waitFor();

@@ -1,8 +1,4 @@
-import { mkdtemp, writeFile } from 'node:fs/promises';
-import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { KINDS } from '../core/test/kinds.ts';
-import { type Machine, writeMachine } from '../core/src/machine/index.ts';
 import { fromStarter, go, startApp, type Window } from '../e2e/app.ts';
 
 /** Takes the pictures in docs/screenshots from the demo machine, in the built application. */
@@ -41,6 +37,10 @@ for (const station of ['counts', 'train', 'teeth', 'plan', 'run', 'make']) {
     await desk.page.click('[data-test=run-readings]');
   }
   if (station === 'teeth') await desk.page.waitForSelector('[data-test=close-up]');
+  if (station === 'make') {
+    await desk.page.click('[data-test=make-sheets]');
+    await desk.page.locator('[data-test=show-sheet]').first().waitFor();
+  }
   await take(station, desk);
 }
 const moons = await app.open();
@@ -60,6 +60,12 @@ await go(moons.page, 'run');
 await moons.page.click('[data-test=run-sky]');
 await moons.page.locator('[data-test=sky] tbody tr').nth(3).waitFor();
 await take('sky', moons);
+const space = await app.open();
+await fromStarter(space.page, app.base, 'two-noons');
+await go(space.page, 'make');
+await space.page.click('[data-test=make-solids]');
+await space.page.locator('[data-test=space-wheels]').waitFor();
+await take('space', space);
 const folding = await app.open();
 await fromStarter(folding.page, app.base);
 await go(folding.page, 'plan');
@@ -89,15 +95,6 @@ await teeth('teeth-clock', clock);
 const pump = await app.open();
 await fromStarter(pump.page, app.base, 'ossel-brine-pump');
 await teeth('teeth-pegs', pump);
-const reducer = await app.open();
-await reducer.page.goto(app.base);
-const file = join(await mkdtemp(join(tmpdir(), 'tesseron-')), 'reducer.json');
-await writeFile(file, writeMachine(KINDS['reducer with output pins'] as Machine));
-const opened = reducer.page.waitForEvent('filechooser');
-await reducer.page.click('[data-test=open-file]');
-await (await opened).setFiles(file);
-await reducer.page.waitForSelector('[data-test=station-aims]');
-await teeth('teeth-reducer', reducer);
 const night = await app.open({ dark: true });
 await fromStarter(night.page, app.base, 'round-of-kestrels');
 await go(night.page, 'run');

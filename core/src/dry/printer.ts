@@ -95,12 +95,12 @@ const areaOf = (paths: Paths): number =>
 
 /**
  * The closed lines in which a plane at a height cuts a mesh. Every triangle that crosses it gives a piece from one of its edges to
- * another, and pieces are joined where they share an edge; heights are never those of a corner.
+ * another, and pieces are joined where they share an edge, of which walls that touch may share one; heights are never those of a corner.
  */
 export function sectionAt({ positions: p, triangles: t }: TriMesh, height: number): Paths {
   const z = height + 1e-7;
   const corners = p.length / 3;
-  const next = new Map<number, { to: number; x: number; y: number }>();
+  const next = new Map<number, { to: number; x: number; y: number }[]>();
   const crossing = (a: number, b: number): { key: number; x: number; y: number } => {
     const [low, high] = a < b ? [a, b] : [b, a];
     const [za, zb] = [p[3 * low + 2] as number, p[3 * high + 2] as number];
@@ -120,16 +120,21 @@ export function sectionAt({ positions: p, triangles: t }: TriMesh, height: numbe
       if (!above[k] && above[(k + 1) % 3]) to = crossing(a, b);
     }
     // Seen from above with the material on the left.
-    if (from && to) next.set(to.key, { to: from.key, x: to.x, y: to.y });
+    if (!from || !to) continue;
+    const step = { to: to.key, x: from.x, y: from.y };
+    const known = next.get(from.key);
+    if (known) known.push(step);
+    else next.set(from.key, [step]);
   }
   const paths: Paths = [];
   while (next.size > 0) {
     const [start] = next.keys();
     const path: { x: number; y: number }[] = [];
     for (let key = start as number; ;) {
-      const step = next.get(key);
+      const steps = next.get(key);
+      const step = steps?.pop();
       if (!step) break;
-      next.delete(key);
+      if (steps?.length === 0) next.delete(key);
       path.push({ x: step.x, y: step.y });
       key = step.to;
     }

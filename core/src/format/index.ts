@@ -11,3 +11,4 @@ export * from './tiles.ts';
 export * from './pdf.ts';
 export { type Prism, writeStep } from './step.ts';
 export * from './read-mesh.ts';
+export * from './zip.ts';

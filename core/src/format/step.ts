@@ -44,7 +44,7 @@ class Part21 {
 
 const refs = (ids: readonly number[]): string => `(${ids.map(i => `#${i}`).join(',')})`;
 const real = (x: number): string => {
-  const written = (Number(x.toFixed(7)) + 0).toString();
+  const written = (Math.round(x * 1e7) / 1e7 + 0).toString();
   return /[.e]/.test(written) ? written.replace('e', 'E') : `${written}.`;
 };
 /** Letters beyond ASCII become question marks: control directives of the format are not read everywhere. */
@@ -56,7 +56,7 @@ const text = (t: string): string =>
 const point = (file: Part21, p: Point, z: number): number => file.add(`CARTESIAN_POINT('',(${real(p.x)},${real(p.y)},${real(z)}))`); // prettier-ignore
 const towards = (file: Part21, x: number, y: number, z: number): number => file.add(`DIRECTION('',(${unit(x)},${unit(y)},${unit(z)}))`); // prettier-ignore
 const unit = (x: number): string => {
-  const written = (Number(x.toFixed(12)) + 0).toString();
+  const written = (Math.round(x * 1e12) / 1e12 + 0).toString();
   return /[.e]/.test(written) ? written.replace('e', 'E') : `${written}.`;
 };
 /** A place with the z axis in a direction and the x axis in another. */

@@ -5,8 +5,8 @@ import type { TriMesh } from '../geometry/index.ts';
 export interface PlacedBody {
   readonly name: string;
   readonly mesh: TriMesh;
-  /** Shifts along x, y and z; one a copy. */
-  readonly at: readonly (readonly [number, number, number])[];
+  /** Shifts along x, y and z, and a turn about the upright before them, radians; one a copy. */
+  readonly at: readonly (readonly [x: number, y: number, z: number, turn?: number])[];
 }
 
 const TYPES = `<?xml version="1.0" encoding="UTF-8"?>
@@ -22,16 +22,19 @@ export function writeThreeMf(bodies: readonly PlacedBody[], title: string): Uint
   const objects = bodies.map(
     ({ name, mesh }, i) => `<object id="${i + 1}" type="model" name="${escape(name)}"><mesh>${meshXml(mesh)}</mesh></object>`, // prettier-ignore
   );
-  const items = bodies.flatMap(({ at }, i) => at.map(([x, y, z]) => `<item objectid="${i + 1}" transform="1 0 0 0 1 0 0 0 1 ${num(x)} ${num(y)} ${num(z)}"/>`)); // prettier-ignore
+  const items = bodies.flatMap(({ at }, i) => at.map(([x, y, z, turn = 0]) => `<item objectid="${i + 1}" transform="${turned(turn)} 0 0 0 1 ${num(x)} ${num(y)} ${num(z)}"/>`)); // prettier-ignore
   const model = `<?xml version="1.0" encoding="UTF-8"?>
 <model unit="millimeter" xml:lang="en-US" xmlns="http://schemas.microsoft.com/3dmanufacturing/core/2015/02"><metadata name="Title">${escape(title)}</metadata><resources>${objects.join('')}</resources><build>${items.join('')}</build></model>`;
   const files = { '[Content_Types].xml': TYPES, '_rels/.rels': RELATIONS, '3D/3dmodel.model': model };
   const packed = Object.fromEntries(Object.entries(files).map(([path, text]) => [path, strToU8(text)]));
-  return zipSync(packed, { level: 6, mtime: EPOCH }) as Uint8Array<ArrayBuffer>;
+  return zipSync(packed, { level: 1, mtime: EPOCH }) as Uint8Array<ArrayBuffer>;
 }
 
 /** The first day that a zip archive can say: files say nothing of when they were made. */
 const EPOCH = '1980-01-01T12:00:00';
+
+/** The first two rows of a turn about the upright. */
+const turned = (a: number): string => [Math.cos(a), Math.sin(a), 0, -Math.sin(a), Math.cos(a)].map(x => String(Number(x.toFixed(9)) + 0)).join(' '); // prettier-ignore
 
 function meshXml({ positions: p, triangles: t }: TriMesh): string {
   const vertices: string[] = [];
@@ -44,7 +47,7 @@ function meshXml({ positions: p, triangles: t }: TriMesh): string {
 }
 
 /** A length to four decimals, never with an exponent or a minus nought. */
-const num = (x: number | undefined): string => String(Number((x ?? 0).toFixed(4)) + 0);
+const num = (x: number | undefined): string => String(Math.round((x ?? 0) * 1e4) / 1e4 + 0);
 
 /** Marks that XML minds as numbers; what it forbids, control characters, left out. */
 const escape = (text: string): string =>

@@ -1,4 +1,4 @@
-import type { Process } from '../machine/index.ts';
+import type { Machine, Process } from '../machine/index.ts';
 
 /** A caution for a way of making, by code; its words stand where it is shown. Common practice; local codes and the maker of a tool go first. */
 export type Caution =
@@ -12,7 +12,11 @@ export type Caution =
   | 'no-gloves'
   | 'small-work'
   | 'pinch'
-  | 'strength';
+  | 'strength'
+  | 'magnets'
+  | 'stored-energy'
+  | 'small-parts'
+  | 'mains';
 
 const BY_PROCESS: Readonly<Record<Process['kind'], readonly Caution[]>> = {
   laser: ['laser-chlorine', 'laser-fire', 'fumes', 'eyes'],
@@ -27,3 +31,17 @@ export const cautionsFor = (kind: Process['kind']): readonly Caution[] => [
   'pinch',
   'strength',
 ];
+
+/** Thinner pins and magnets than this are swallowed easily, mm: common practice, no source. */
+const SMALL = 8;
+
+/** The cautions that follow from what a machine is made of and what drives it. */
+export function cautionsOf(machine: Pick<Machine, 'toothings' | 'drive'>): readonly Caution[] {
+  const found: Caution[] = [];
+  if (machine.toothings.some(t => t.form.kind === 'magnetic')) found.push('magnets');
+  if (machine.drive?.by === 'clockwork') found.push('stored-energy');
+  if (machine.drive?.by === 'motor') found.push('mains');
+  if (machine.toothings.some(t => 'pinDiameter' in t.form && t.form.pinDiameter < SMALL))
+    found.push('small-parts');
+  return found;
+}

@@ -47,8 +47,8 @@ export interface Nesting {
   readonly filled: number;
 }
 
-/** Cells across the longer side of a sheet, and the smallest cell, mm. */
-const CELLS = 1200;
+/** Cells of the largest sheet, and the smallest cell, mm. */
+const CELLS = 1_200_000;
 const LEAST_CELL = 0.5;
 
 /**
@@ -58,8 +58,8 @@ const LEAST_CELL = 0.5;
  */
 export function* nest(question: NestQuestion): Generator<number, Nesting> {
   const { parts, sheets, gap, tries } = question;
-  const widest = Math.max(1, ...sheets.map(s => Math.max(s.width, s.height)));
-  const cell = Math.max(LEAST_CELL, widest / CELLS);
+  const largest = Math.max(1, ...sheets.map(s => s.width * s.height));
+  const cell = Math.max(LEAST_CELL, Math.sqrt(largest / CELLS));
   const turns = question.grain ? [0, Math.PI] : [0, Math.PI / 2, Math.PI, -Math.PI / 2];
   const rasters = parts.map(p => {
     const figure = grown(p, gap, cell);

@@ -63,7 +63,7 @@ export function wheelDrawing(derived: Derived, wheelId: string, process?: Proces
 }
 
 /** The count and the name of a wheel, engraved between bore and roots. */
-export function engravedText(derived: Derived, wheel: Wheel): Label {
+export function engravedText(derived: Pick<Derived, 'wheels'>, wheel: Wheel): Label {
   const state = derived.wheels[wheel.id];
   const outer = state ? Math.min(state.dimensions.rootRadius, state.dimensions.tipRadius) : 10;
   const height = Math.min(5, Math.max(1, outer / 8));

@@ -2,6 +2,8 @@ import { borePath, boreFault } from '../body/index.ts';
 import type { Derived } from '../derive/index.ts';
 import { flatten, type Point, rotate, type TriMesh } from '../geometry/index.ts';
 import { byId, processOf, type Wheel } from '../machine/index.ts';
+import { AS_IS, type Growth, offsetPath } from '../make/index.ts';
+import { radians } from '../units/index.ts';
 import { fail, ok, type Result } from '../result/index.ts';
 import { backConeHalf, type BevelCone, upperHalf, usualFaceWidth } from '../tooth/index.ts';
 import { extrude, type SolidKit, toTriMesh } from './kit.ts';
@@ -36,10 +38,15 @@ export function bevelSolid(
   kit: SolidKit,
   facts: Pick<Derived, 'machine' | 'wheels' | 'chordError'>,
   wheel: Wheel,
+  growth: Growth = AS_IS,
 ): Result<TriMesh> {
   const teeth = facts.wheels[wheel.id]?.teeth;
   if (teeth?.family !== 'bevel') return fail('not-a-bevel');
-  const { cone, spec } = teeth;
+  const { cone } = teeth;
+  // A flank that moves inwards by g makes the tooth thinner by 2·g / cos α along its pitch circle.
+  const thinning =
+    teeth.spec.thinning - (2 * growth.outline) / Math.cos(radians(teeth.spec.form.pressureAngleDeg));
+  const spec = { ...teeth.spec, thinning };
   const half = backConeHalf(spec, cone, facts.chordError);
   if (!half.ok) return half;
   const coneDistance = cone.pitchDiameter / 2 / Math.sin(cone.pitchAngle);
@@ -55,19 +62,33 @@ export function bevelSolid(
   const made = coneBody(kit, heel, cone, coneDistance, toe, BELOW_ROOTS * spec.module);
   const hole = wheel.bore && wheel.bore.kind !== 'none' && !boreFault(wheel.bore) ? wheel.bore : undefined;
   const tall = made.boundingBox().max[2] ?? 1;
-  const body = hole
-    ? made.subtract(
-        extrude(
-          kit,
-          [borePath(hole, processOf(facts.machine, wheel.id)?.fits)],
-          tall + 2,
-          facts.chordError,
-        ).translate([0, 0, -1]),
-      )
+  const bore =
+    hole &&
+    offsetPath(borePath(hole, processOf(facts.machine, wheel.id)?.fits), -growth.hole, facts.chordError);
+  if (bore && !bore.ok) return bore;
+  const body = bore
+    ? made.subtract(extrude(kit, [bore.value], tall + 2, facts.chordError).translate([0, 0, -1]))
     : made;
   const mesh = toTriMesh(body);
   body.delete();
   return ok(mesh);
+}
+
+/** Height of a cone's apex over the flat back that begins `root` from the back cone's apex, mm. */
+const apexOver = (root: number, coneDistance: number, pitchAngle: number): number =>
+  coneDistance / Math.cos(pitchAngle) - root * Math.sin(pitchAngle);
+
+/** Height of the apex of a bevel's cone over its bed face, mm; undefined for other wheels. */
+export function bevelApex(facts: Pick<Derived, 'wheels' | 'chordError'>, wheel: Wheel): number | undefined {
+  const teeth = facts.wheels[wheel.id]?.teeth;
+  if (teeth?.family !== 'bevel') return undefined;
+  const half = backConeHalf(teeth.spec, teeth.cone, facts.chordError);
+  if (!half.ok) return undefined;
+  const near = Math.min(
+    ...flatten({ ...half.value, closed: false }, facts.chordError).map(p => Math.hypot(p.x, p.y)),
+  );
+  const coneDistance = teeth.cone.pitchDiameter / 2 / Math.sin(teeth.cone.pitchAngle);
+  return apexOver(near - BELOW_ROOTS * teeth.spec.module, coneDistance, teeth.cone.pitchAngle);
 }
 
 function coneBody(
@@ -82,7 +103,7 @@ function coneBody(
   const root = Math.min(...heel.map(p => p.far)) - below;
   const n = heel.length;
   // Heights from the apex downwards become heights from the flat back upwards.
-  const back = coneDistance / cos - root * sin;
+  const back = apexOver(root, coneDistance, cone.pitchAngle);
   const positions: number[] = [];
   const ring = (far: (p: { far: number }) => number, scale: number): number => {
     const first = positions.length / 3;

@@ -1,5 +1,10 @@
 export type { SolidKit } from './kit.ts';
 export * from './wheel-solid.ts';
 export * from './part-solids.ts';
-export * from './bed-file.ts';
-export * from './arrange-bed.ts';
+export * from './bed-plates.ts';
+export * from './extra-parts.ts';
+export * from './print-in-place.ts';
+export * from './space-scene.ts';
+export * from './coupon-bodies.ts';
+export { bevelApex } from './bevel-solid.ts';
+export * from './space-frames.ts';

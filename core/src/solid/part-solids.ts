@@ -1,20 +1,22 @@
 import type { Derived } from '../derive/index.ts';
-import type { TriMesh } from '../geometry/index.ts';
+import { strokeText, type TriMesh } from '../geometry/index.ts';
 import type { Piece } from '../layout/index.ts';
-import { byId } from '../machine/index.ts';
-import { eyeOf, plateDrawing } from '../output/index.ts';
-import { indicatorFigure } from '../indicator/index.ts';
-import { AS_IS, type Growth } from '../make/index.ts';
-import { LEAF } from '../workshop/index.ts';
-import { fail, type Result } from '../result/index.ts';
-import type { SolidKit } from './kit.ts';
-import { flatSolid, pieceSolid } from './round-solids.ts';
+import { byId, type Process, processOf } from '../machine/index.ts';
+import { AS_IS, compensated, type Growth, growthOf } from '../make/index.ts';
+import { type FlatPart, flatParts } from '../workshop/index.ts';
+import { fail, ok, type Result } from '../result/index.ts';
+import type { Manifold } from 'manifold-3d';
+import { engrave } from './engrave.ts';
+import { type ExtraPart, extraParts } from './extra-parts.ts';
+import { withFirstLayer } from './first-layer.ts';
+import { extrude, type SolidKit, toTriMesh } from './kit.ts';
+import { pieceBody } from './round-solids.ts';
 import { wheelSolid } from './wheel-solid.ts';
 
 /** A part that can be printed: what it is, its name, and how many of it the machine needs. */
 export interface SolidPart {
   readonly id: string;
-  readonly kind: 'wheel' | 'plate' | 'hand' | 'dial' | Piece['kind'];
+  readonly kind: FlatPart['kind'] | Piece['kind'] | ExtraPart['kind'];
   readonly name: string;
   readonly number: number;
 }
@@ -27,9 +29,14 @@ export function solidParts(derived: Derived): SolidPart[] {
   const { machine, layout, moving } = derived;
   const wheels = machine.wheels.map((w): SolidPart => ({
     ...{ id: w.id, kind: 'wheel', name: w.name },
-    number: 1 + moving.copies.filter(c => c.member === w.member).length,
+    number:
+      machine.making.find(m => m.part === w.id)?.number ??
+      1 + moving.copies.filter(c => c.member === w.member).length,
   }));
-  const plates = layout.plates.map((p): SolidPart => ({ id: `plate ${p.side}`, kind: 'plate', name: `${p.side} plate`, number: 1 })); // prettier-ignore
+  const flat = flatParts(derived).parts;
+  const leaves = flat
+    .filter(p => p.kind !== 'wheel')
+    .map(({ id, kind, name, number }): SolidPart => ({ id, kind, name, number }));
   const pieces = new Map<string, SolidPart>();
   layout.pieces.forEach((p, i) => {
     const size = [
@@ -45,34 +52,55 @@ export function solidParts(derived: Derived): SolidPart[] {
         : p.kind;
     pieces.set(size, known ? { ...known, number: known.number + p.number } : { id: `piece ${i}`, kind: p.kind, name, number: p.number }); // prettier-ignore
   });
-  const shown = machine.indicators.flatMap((i): SolidPart[] =>
-    i.kind === 'hand' || i.kind === 'dial' ? [{ id: i.id, kind: i.kind, name: i.name, number: 1 }] : [],
-  );
-  return [...wheels, ...plates, ...pieces.values(), ...shown];
+  const extras = extraParts(derived).map(({ id, kind, name, number }): SolidPart => ({
+    id,
+    kind,
+    name,
+    number,
+  }));
+  return [...wheels, ...leaves, ...pieces.values(), ...extras];
 }
 
-/** The body of one part, standing or lying on z = 0 about its own axis, compensated by a growth where one is given. */
-export function partSolid(
+/** How a printed part differs from the finished one: for its own process when that is a printer, not at all otherwise. */
+export function printGrowth(
+  derived: Derived,
+  part: Pick<SolidPart, 'id'>,
+): { growth: Growth; process: Process | undefined } {
+  const process = processOf(derived.machine, part.id);
+  return process?.kind === 'printer'
+    ? { growth: growthOf(process), process }
+    : { growth: AS_IS, process: undefined };
+}
+
+/**
+ * Makes bodies of a machine's parts, standing or lying on z = 0 about their own axes, compensated by a growth where one is given, their first layer drawn in
+ * for a printer. What all parts share is worked out once.
+ */
+export function partMaker(
   kit: SolidKit,
   derived: Derived,
-  part: SolidPart,
-  growth: Growth = AS_IS,
-): Result<TriMesh> {
+): (part: Pick<SolidPart, 'id' | 'name'>, growth?: Growth, process?: Process) => Result<TriMesh> {
   const { machine, layout, chordError } = derived;
-  const wheel = byId(machine.wheels, part.id);
-  if (wheel) return wheelSolid(kit, derived, wheel, growth);
-  const indicator = byId(machine.indicators, part.id);
-  if (indicator) {
-    const figure = indicatorFigure(indicator, eyeOf(derived, indicator));
-    return flatSolid(kit, figure.shapes, LEAF, growth, chordError);
-  }
-  const plate = layout.plates.find(p => `plate ${p.side}` === part.id);
-  if (plate) {
-    const drawing = plateDrawing(derived, plate.side);
-    if (!drawing.ok) return drawing;
-    const shapes = drawing.value.groups.flatMap(g => g.shapes);
-    return flatSolid(kit, shapes, plate.band.to - plate.band.from, growth, chordError);
-  }
-  const piece = layout.pieces[pieceIndex(part.id)];
-  return piece ? pieceSolid(kit, piece, growth, chordError) : fail('part-unknown', { part: part.name });
+  const flat = new Map(flatParts(derived).parts.map(p => [p.id, p]));
+  const extras = new Map(extraParts(derived).map(p => [p.id, p]));
+  return (part, growth = AS_IS, process) => {
+    const wheel = byId(machine.wheels, part.id);
+    if (wheel) return wheelSolid(kit, derived, wheel, growth, { process });
+    const [leaf, extra, piece] = [flat.get(part.id), extras.get(part.id), layout.pieces[pieceIndex(part.id)]];
+    const made = leaf ? leafBody(kit, leaf, growth, chordError) : extra ? extra.make(kit, growth) : piece ? pieceBody(kit, piece, growth, chordError) : fail('part-unknown', { part: part.name }); // prettier-ignore
+    if (!made.ok) return made;
+    const body = withFirstLayer(kit, made.value, process);
+    const mesh = toTriMesh(body);
+    body.delete();
+    return ok(mesh);
+  };
+}
+
+/** A plate, arm, hand or dial: its outline drawn up, marks and numerals engraved. */
+function leafBody(kit: SolidKit, part: FlatPart, growth: Growth, chordError: number): Result<Manifold> {
+  const paths = compensated(part.outline, part.holes, growth, chordError);
+  if (!paths.ok) return paths;
+  const body = extrude(kit, paths.value, part.thickness, chordError);
+  const text = part.labels.flatMap(l => strokeText(l.text, l, l.height, l.angle ?? 0));
+  return ok(engrave(kit, body, [...part.engraved, ...text], part.thickness));
 }

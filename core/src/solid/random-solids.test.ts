@@ -4,10 +4,12 @@ import fc from 'fast-check';
 import { RANDOM_TEETH } from '../../test/random-teeth.ts';
 import { derive } from '../derive/index.ts';
 import { flatten, isClosed, meshBounds, meshVolume, signedArea, type TriMesh } from '../geometry/index.ts';
+import { readThreeMf, writeThreeMf } from '../format/index.ts';
 import { newMachine, type Wheel } from '../machine/index.ts';
+import { must } from '../result/index.ts';
 import { sayProblem } from '../words/index.ts';
 import { type TeethSpec, toothFigure } from '../tooth/index.ts';
-import { arrangeOnBed, bedFile, type SolidFacts, type SolidKit, wheelSolid } from './index.ts';
+import { bedPlates, type SolidFacts, type SolidKit, wheelSolid } from './index.ts';
 
 const RUNS = Number(process.env['TESSERON_RUNS'] ?? 30);
 const CHORD = 0.02;
@@ -94,41 +96,79 @@ describe('bodies as data', () => {
     expect(isClosed({ ...b, triangles: new Uint32Array() }), 'none').to.equal(false);
   });
 
-  it('parts on a bed never overlap and keep their gap, and lie in about a square', () => {
-    const size = fc.record({ width: fc.double({ min: 1, max: 200, noNaN: true }), depth: fc.double({ min: 1, max: 200, noNaN: true }) }); // prettier-ignore
+  it('bodies on beds never overlap, keep their gap and stay on the bed; what is too large or too high is named', () => {
+    const printer = {
+      id: 'p',
+      name: 'P',
+      kind: 'printer' as const,
+      bed: { width: 120, depth: 100, height: 50 },
+      gap: 4,
+    };
     fc.assert(
       fc.property(
-        fc.array(size, { minLength: 1, maxLength: 40 }),
-        fc.double({ min: 0, max: 10, noNaN: true }),
-        (sizes, gap) => {
-          const places = arrangeOnBed(sizes, gap);
-          expect(places).to.have.length(sizes.length);
-          sizes.forEach((a, i) =>
-            sizes.forEach((b, j) => {
-              if (j <= i) return;
-              const [p, q] = [places[i]!, places[j]!];
-              const apart = Math.max(
-                q.x - p.x - a.width,
-                p.x - q.x - b.width,
-                q.y - p.y - a.depth,
-                p.y - q.y - b.depth,
-              );
-              expect(apart).to.be.at.least(gap - 1e-9);
-            }),
+        fc.array(
+          fc.tuple(
+            fc.integer({ min: 2, max: 130 }),
+            fc.integer({ min: 2, max: 60 }),
+            fc.integer({ min: 1, max: 60 }),
+          ),
+          { minLength: 1, maxLength: 9 },
+        ),
+        sizes => {
+          const parts = sizes.map(([w, d, h], i) => ({
+            name: `b${i}`,
+            number: 1 + (i % 2),
+            mesh: box(w, d, h),
+          }));
+          const job = bedPlates(parts, printer);
+          let step = job.next();
+          while (!step.done) step = job.next();
+          const { plates, left } = step.value;
+          const wanted = parts.reduce((n, p) => n + p.number, 0);
+          const gone = left.reduce(
+            (n, l) =>
+              n +
+              (l.problem.code === 'higher-than-bed'
+                ? parts.find(p => p.name === l.name)!.number
+                : Number(l.problem.data['number'])),
+            0,
           );
-          const most = Math.max(...sizes.map((s, i) => places[i]!.x + s.width));
-          const area = sizes.reduce((sum, s) => sum + (s.width + gap) * (s.depth + gap), 0);
-          expect(most).to.be.at.most(Math.max(Math.sqrt(area) * 1.1, ...sizes.map(s => s.width)) + 1e-9);
+          expect(plates.flat().reduce((n, b) => n + b.at.length, 0) + gone).to.equal(wanted);
+          for (const plate of plates) {
+            const read = must(readThreeMf(writeThreeMf(plate, 'plate'))).map(b => meshBounds(b.mesh));
+            read.forEach((a, i) => {
+              expect(a.least[2]).to.equal(0);
+              expect(Math.min(a.least[0]!, a.least[1]!, 120 - a.most[0]!, 100 - a.most[1]!)).to.be.at.least(
+                1.99,
+              );
+              for (const b of read.slice(i + 1))
+                expect(
+                  Math.max(
+                    b.least[0]! - a.most[0]!,
+                    a.least[0]! - b.most[0]!,
+                    b.least[1]! - a.most[1]!,
+                    a.least[1]! - b.most[1]!,
+                  ),
+                ).to.be.at.least(3.99);
+            });
+          }
         },
       ),
+      { numRuns: 20 },
     );
   });
 
-  it('a file of the same parts is the same, byte for byte', () => {
+  it('a plate of the same bodies is the same, byte for byte', () => {
     const parts = [
-      { name: 'box', number: 3, mesh: box(10, 20, 5) },
+      { name: 'rod', number: 3, mesh: box(4, 4, 20) },
       { name: 'plate', number: 1, mesh: box(30, 8, 2) },
     ];
-    expect(bedFile(parts, 'two')).to.deep.equal(bedFile(parts, 'two'));
+    const file = (): Uint8Array => {
+      const job = bedPlates(parts, { id: 'p', name: 'P', kind: 'printer' });
+      let step = job.next();
+      while (!step.done) step = job.next();
+      return writeThreeMf(step.value.plates[0]!, 'two');
+    };
+    expect(file()).to.deep.equal(file());
   });
 });

@@ -12,7 +12,7 @@ import { AS_IS } from '../make/index.ts';
 import { must } from '../result/index.ts';
 import { bevelOf } from '../output/index.ts';
 import { backConeHalf, upperHalf } from '../tooth/index.ts';
-import { partSolid, type SolidKit, solidParts, wheelSolid } from './index.ts';
+import { partMaker, type SolidKit, solidParts, wheelSolid } from './index.ts';
 
 const demo = (name: string): Machine =>
   must(readMachine(readFileSync(new URL(`../../../demo/${name}.json`, import.meta.url), 'utf8')));
@@ -48,7 +48,7 @@ describe('solids', () => {
     ]) {
       const d = derive(demo(name));
       for (const part of solidParts(d)) {
-        const made = partSolid(kit, d, part);
+        const made = partMaker(kit, d)(part);
         if (!made.ok) {
           // Pegs are drilled, not printed: their wheels have no plane figure.
           expect([name, made.problem.code]).to.deep.equal(['ossel-brine-pump', 'teeth-not-drawn']);
@@ -77,7 +77,7 @@ describe('solids', () => {
     const tube = solidParts(d).find(p => p.kind === 'tube')!;
     const piece = d.layout.pieces[Number(tube.id.replace('piece ', ''))]!;
     const growth = { outline: -0.1, hole: -0.15 };
-    const made = meshVolume(must(partSolid(kit, d, tube, growth)));
+    const made = meshVolume(must(partMaker(kit, d)(tube, growth)));
     const [outside, inside] = [piece.outside / 2 - 0.1, piece.bore! / 2 + 0.15];
     expect(made / (Math.PI * (outside ** 2 - inside ** 2) * piece.length)).to.be.closeTo(1, 0.003);
     const wheel = machine.wheels[0]!;
@@ -185,7 +185,7 @@ describe('solids', () => {
 
   it('3MF has its three parts, names that XML minds made safe, and one item a copy', () => {
     const d = derive(demo('saltreach-tide-clock'));
-    const mesh = must(partSolid(kit, d, solidParts(d)[0]!));
+    const mesh = must(partMaker(kit, d)(solidParts(d)[0]!));
     const bytes = writeThreeMf([{ name: 'a <b> & "c" 🛠', mesh, at: [[0, 0, 0], [50, 0, 0]] }], 'Tide'); // prettier-ignore
     expect(writeThreeMf([{ name: 'a <b> & "c" 🛠', mesh, at: [[0, 0, 0], [50, 0, 0]] }], 'Tide')).to.deep.equal(bytes); // prettier-ignore
     const files = unzipSync(bytes);

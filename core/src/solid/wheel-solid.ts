@@ -1,12 +1,15 @@
 import type { Manifold } from 'manifold-3d';
 import { type Derived, wheelPlane } from '../derive/index.ts';
-import { type Path, flatten, type TriMesh } from '../geometry/index.ts';
+import { type Path, flatten, strokeText, type TriMesh } from '../geometry/index.ts';
 import { wheelThickness } from '../layout/index.ts';
 import { AS_IS, compensated, type Growth } from '../make/index.ts';
-import { byId, type Wheel } from '../machine/index.ts';
+import { byId, type Process, type Wheel } from '../machine/index.ts';
 import { fail, ok, type Result } from '../result/index.ts';
 import { radians } from '../units/index.ts';
+import { engravedText } from '../output/index.ts';
 import { bevelSolid } from './bevel-solid.ts';
+import { engrave } from './engrave.ts';
+import { withFirstLayer } from './first-layer.ts';
 import { extrude, type SolidKit, toTriMesh } from './kit.ts';
 
 /** What solids are made from. */
@@ -27,10 +30,35 @@ export function wheelSolid(
   facts: SolidFacts,
   wheel: Wheel,
   growth: Growth = AS_IS,
+  finish: Finish = {},
 ): Result<TriMesh> {
+  if (facts.wheels[wheel.id]?.teeth.family === 'bevel') return bevelSolid(kit, facts, wheel, growth);
+  const made = wheelManifold(kit, facts, wheel, growth, finish);
+  if (!made.ok) return made;
+  const body = finish.process ? withFirstLayer(kit, made.value, finish.process) : made.value;
+  const mesh = toTriMesh(body);
+  body.delete();
+  return ok(mesh);
+}
+
+/** How a body is finished: what lies above its teeth's plane figure, and for which printer. */
+export interface Finish {
+  /** Without marks and names. */
+  readonly plain?: boolean;
+  /** Its first layer is drawn in for that printer. */
+  readonly process?: Process | undefined;
+}
+
+/** The same as a body of the library, its first layer as all others. */
+export function wheelManifold(
+  kit: SolidKit,
+  facts: SolidFacts,
+  wheel: Wheel,
+  growth: Growth,
+  { plain }: Finish = {},
+): Result<Manifold> {
   const state = facts.wheels[wheel.id];
   if (!state) return fail('teeth-not-drawn', { wheel: wheel.name });
-  if (state.teeth.family === 'bevel') return bevelSolid(kit, facts, wheel);
   const plane = wheelPlane(facts, wheel);
   if (!plane.ok) return plane;
   const moved = compensated(plane.value.outline, plane.value.holes, growth, facts.chordError);
@@ -42,38 +70,52 @@ export function wheelSolid(
   const way = (wheel.hand ?? 'right') === 'right' ? 1 : -1;
   const radius = state.dimensions.pitchRadius;
   const turnOf = (b: number): number => (way * b * Math.tan(helix)) / radius;
-  const pieces = toothing?.double ? 2 : 1;
-  const steps = helix === 0 ? 0 : Math.max(1, Math.ceil(Math.abs(turnOf(height / pieces)) / HELIX_STEP));
-  const estimate = [outline, ...holes].reduce((n, p) => n + flatten(p, facts.chordError).length, 0) * 2 * (steps + 2) * pieces; // prettier-ignore
+  const pieces = toothing?.double && helix > 0 ? 2 : 1;
+  const rack = state.teeth.family === 'involute rack';
+  const stepsOf = (b: number): number => helix === 0 || rack ? 0 : Math.max(1, Math.ceil(Math.abs(turnOf(b)) / HELIX_STEP)); // prettier-ignore
+  const estimate = [outline, ...holes].reduce((n, p) => n + flatten(p, facts.chordError).length, 0) * 2 * (stepsOf(height / pieces) + 2) * pieces; // prettier-ignore
   if (estimate > MOST_TRIANGLES) return fail('too-many-triangles', { wheel: wheel.name, most: MOST_TRIANGLES, is: estimate }); // prettier-ignore
-  const body = helix === 0 ? extrude(kit, [outline, ...holes], height, facts.chordError) : leaning(kit, facts.chordError, outline, holes, height, pieces, turnOf, steps); // prettier-ignore
-  const mesh = toTriMesh(body);
-  body.delete();
-  return ok(mesh);
+  // The teeth of a ring are the first of its holes.
+  const inside = state.teeth.family === 'involute ring' ? 1 : 0;
+  const teeth = [outline, ...holes.slice(0, inside)];
+  const { chordError } = facts;
+  const lean = rack ? sheared(kit, teeth, chordError, way * Math.tan(helix)) : twisted(kit, teeth, chordError, turnOf, stepsOf); // prettier-ignore
+  const body = helix === 0 ? extrude(kit, [outline, ...holes], height, chordError) : leaning(kit, { straight: holes.slice(inside), height, pieces, chordError, ...lean }); // prettier-ignore
+  if (plain) return ok(body);
+  const names = wheel.body?.engraved ? [engravedText(facts, wheel)] : [];
+  const text = names.flatMap(l => strokeText(l.text, l, l.height, l.angle ?? 0));
+  return ok(engrave(kit, body, [...plane.value.engraved, ...text], height));
 }
 
-/** Leaning teeth; holes are cut straight through, as what passes them is straight. */
-function leaning(
-  kit: SolidKit,
-  chordError: number,
-  outline: Path,
-  holes: readonly Path[],
-  height: number,
-  pieces: number,
-  turnOf: (b: number) => number,
-  steps: number,
-): Manifold {
+/** What leans with the teeth, and holes that are cut straight through, as what passes them is straight. */
+interface Leaning {
+  readonly straight: readonly Path[];
+  readonly height: number;
+  readonly pieces: number;
+  readonly chordError: number;
+  /** A body that high whose teeth lean the one way or, turned round, the other. */
+  readonly piece: (way: 1 | -1, height: number) => Manifold;
+  /** Puts the upper half of a double helix where the lower one ends. */
+  readonly follow: (upper: Manifold, height: number) => Manifold;
+}
+
+function leaning(kit: SolidKit, { straight, height, pieces, chordError, piece, follow }: Leaning): Manifold {
   const part = height / pieces;
-  const turn = turnOf(part);
-  const lower = extrude(kit, [outline], part, chordError, { turn, steps });
-  let body = lower;
-  if (pieces === 2) {
-    const upper = extrude(kit, [outline], part, chordError, { turn: -turn, steps })
-      .rotate([0, 0, (turn * 180) / Math.PI])
-      .translate([0, 0, part]);
-    body = kit.Manifold.union([lower, upper]);
-  }
-  if (holes.length === 0) return body;
-  const cut = extrude(kit, holes, height + 2, chordError).translate([0, 0, -1]);
+  const lower = piece(1, part);
+  const body = pieces === 2 ? kit.Manifold.union([lower, follow(piece(-1, part), part).translate([0, 0, part])]) : lower; // prettier-ignore
+  if (straight.length === 0) return body;
+  const cut = extrude(kit, straight, height + 2, chordError).translate([0, 0, -1]);
   return body.subtract(cut);
 }
+
+/** Turned about the axis as it goes up: wheels and rings. */
+const twisted = (kit: SolidKit, teeth: readonly Path[], chordError: number, turnOf: (b: number) => number, stepsOf: (b: number) => number): Pick<Leaning, 'piece' | 'follow'> => ({
+  piece: (way, b) => extrude(kit, teeth, b, chordError, { turn: way * turnOf(b), steps: stepsOf(b) }),
+  follow: (upper, b) => upper.rotate([0, 0, (turnOf(b) * 180) / Math.PI]),
+}); // prettier-ignore
+
+/** Moved along its length as it goes up: racks. */
+const sheared = (kit: SolidKit, teeth: readonly Path[], chordError: number, slope: number): Pick<Leaning, 'piece' | 'follow'> => ({
+  piece: (way, b) => extrude(kit, teeth, b, chordError).transform([1, 0, 0, 0, 0, 1, 0, 0, 0, way * slope, 1, 0, 0, 0, 0, 1]),
+  follow: (upper, b) => upper.translate([0, slope * b, 0]),
+}); // prettier-ignore

@@ -12,6 +12,11 @@ export const CAUTIONS: Readonly<Record<Caution, string>> = {
   'no-gloves': 'No gloves, loose sleeves or long hair at rotating tools.',
   'small-work': 'Hold small wheels in a jig, not in the fingers.',
   pinch: 'Running gears pinch: guard a model that a motor drives or that children crank.',
+  magnets: 'Small strong magnets: swallowed, they kill. Keep them from children, and from pacemakers.',
+  'stored-energy':
+    'Wound springs and raised weights store energy: let them down before you open the machine.',
+  'small-parts': 'Small pins are swallowed easily: keep them from children.',
+  mains: 'Mains power belongs to a licensed person and to local codes; guard what a motor drives.',
   strength:
     'No figure here proves strength. Nothing made from it is for lifting people or for safety parts; mains power and hanging weights are for local codes and a licensed person.',
 };

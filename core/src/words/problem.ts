@@ -150,6 +150,13 @@ const SENTENCES: Readonly<Record<string, Sentence>> = {
     'The drawing does not say in which unit it is drawn. Save it in millimetres, with $INSUNITS in a DXF or a width in mm in an SVG.',
   'dry-nothing': () =>
     'The drawing holds no line to cut. Take a file with lines in the layers CUT, DRILL or ENGRAVE.',
+  'eccentric-too-thin': d =>
+    `The eccentric of ${d['disc']} would break: ${d['outside']} mm across, set off by ${d['eccentricity']} mm, on a shaft of ${d['bore']} mm. Bore the disc wider, or take a thinner shaft.`,
+  'higher-than-bed': d =>
+    `It is ${d['is']} mm high; the printer reaches ${d['most']} mm. Make it in pieces, or by another process.`,
+  'no-room-on-bed': d =>
+    `It is larger than the bed of ${d['width']} × ${d['depth']} mm. Give the printer its true bed at Make, or make it by another process.`,
+  'name-too-long': d => `That is longer than a name can be. Use at most ${d['most']} characters.`,
   'no-room-on-sheet': d =>
     `${d['number'] === undefined || Number(d['number']) === 1 ? 'It goes' : `${d['number']} of it go`} on no sheet: the largest is ${d['width']} × ${d['height']} mm, or all are full. Give larger or more sheets at Make, or make it by another process.`,
   'compensation-swallows': d =>

@@ -7,3 +7,4 @@ export * from './contact.ts';
 export * from './branch.ts';
 export * from './height.ts';
 export * from './lost-motion.ts';
+export * from './path-from-drive.ts';

@@ -1,9 +1,12 @@
 import { type Derived, wheelPlane } from '../derive/index.ts';
 import type { Label, Shape } from '../drawing/index.ts';
-import { type Path, signedArea, flatten } from '../geometry/index.ts';
+import { Clipper, EndType, JoinType } from 'clipper2-ts';
+import { fitAllowance } from '../body/index.ts';
+import { circle, type Path, type Point, polygon, signedArea, flatten } from '../geometry/index.ts';
 import { indicatorFigure } from '../indicator/index.ts';
-import { wheelThickness } from '../layout/index.ts';
-import type { Machine, Wheel } from '../machine/index.ts';
+import { armLayers, armWidth, carriedAxes, USUAL_TUBES, wheelThickness } from '../layout/index.ts';
+import { AT_REST, copyPlace, stancesAt } from '../motion/index.ts';
+import { arbors, byId, type Machine, processOf, type Wheel } from '../machine/index.ts';
 import { engravedText, eyeOf, plateDrawing } from '../output/index.ts';
 import type { Problem } from '../result/index.ts';
 
@@ -13,7 +16,7 @@ export const LEAF = 1.6;
 /** A part that is cut from a sheet or printed lying flat, as it should measure; about its own origin, mm. */
 export interface FlatPart {
   readonly id: string;
-  readonly kind: 'wheel' | 'plate' | 'hand' | 'dial';
+  readonly kind: 'wheel' | 'plate' | 'arm' | 'hand' | 'dial';
   readonly name: string;
   /** How many are made. */
   readonly number: number;
@@ -53,6 +56,7 @@ export function flatParts(derived: Derived): { readonly parts: FlatPart[]; reado
     const of = { id, kind: 'plate' as const, name: `${plate.side} plate`, thickness: plate.band.to - plate.band.from }; // prettier-ignore
     parts.push(partOf(derived.machine, { ...of, needed: 1 }, shapes, []));
   }
+  parts.push(...armParts(derived));
   for (const i of derived.machine.indicators) {
     if (i.kind !== 'hand' && i.kind !== 'dial') continue;
     const { shapes, labels } = indicatorFigure(i, eyeOf(derived, i));
@@ -74,6 +78,57 @@ function wheelPart(derived: Derived, wheel: Wheel): FlatPart | LeftPart {
     ...{ outline, holes, engraved, drilled: drillable(holes) },
     labels: wheel.body?.engraved ? [engravedText(derived, wheel)] : [],
   };
+}
+
+/** The bars of arms: round ends about every axis that they carry, in one piece. */
+function armParts(derived: Derived): FlatPart[] {
+  const { machine, layout } = derived;
+  const places = stancesAt(derived.moving, AT_REST);
+  return [...armLayers(machine)].flatMap(([arm, layer]): FlatPart[] => {
+    const [band, at] = [layout.stack.layers.get(layer), places.get(arm)];
+    if (!band || !at) return [];
+    const axes = new Set(carriedAxes(machine, arm).map(a => a.id));
+    const carried = arbors(machine).filter(m => axes.has(m.axis));
+    const ends = carried.flatMap(m => {
+      const copies = derived.moving.copies.flatMap((c, i) => (c.member === m.id ? [copyPlace(m.id, i)] : []));
+      return [m.id, ...copies].flatMap(key => {
+        const place = places.get(key);
+        return place
+          ? [{ member: m.id, x: place.centre.x - at.centre.x, y: place.centre.y - at.centre.y }]
+          : [];
+      });
+    });
+    const id = `arm ${arm}`;
+    const fits = processOf(machine, id)?.fits;
+    const own = layout.sizes.get(arm)?.diameter ?? 0;
+    const holes: { x: number; y: number; d: number }[] = [
+      { x: 0, y: 0, d: own + fitAllowance('press', fits) },
+    ];
+    for (const e of ends) {
+      const onRod = layout.spans.of.get(e.member)?.stands === 'on a standing rod';
+      const d = onRod
+        ? (machine.layout.tubes ?? USUAL_TUBES).rod + fitAllowance('press', fits)
+        : (layout.sizes.get(e.member)?.diameter ?? 0) + fitAllowance('free', fits);
+      const known = holes.find(h => Math.hypot(h.x - e.x, h.y - e.y) < 1e-6);
+      if (known) known.d = Math.max(known.d, d);
+      else holes.push({ x: e.x, y: e.y, d });
+    }
+    const made = holes.filter(h => h.d > 0.1).map(h => circle(h, h.d / 2, false));
+    const name = `arm, ${byId(machine.members, arm)?.name ?? ''}`;
+    const outline = barsFrom(ends, armWidth(machine, layout.sizes, arm));
+    const thickness = band.to - band.from;
+    return [{ id, kind: 'arm', name, number: numberOf(machine, id, 1), thickness, outline, holes: made, drilled: drillable(made), engraved: [], labels: [] }]; // prettier-ignore
+  });
+}
+
+/** Bars of a width from the origin to points, as one outline. */
+function barsFrom(ends: readonly Point[], width: number): Path {
+  const lines = ends.map(e => [
+    { x: 0, y: 0 },
+    { x: e.x, y: e.y },
+  ]);
+  const [outline] = Clipper.inflatePathsD(lines, width / 2, JoinType.Round, EndType.Round, 2, 6, 0.002);
+  return outline ? polygon(outline.map(p => ({ x: p.x, y: p.y }))) : circle({ x: 0, y: 0 }, width / 2);
 }
 
 interface Of {

@@ -1,21 +1,40 @@
 <script setup lang="ts">
-import { flatten, type Path } from '@tesseron/core/geometry';
-import type { Drawing } from '@tesseron/core/drawing';
+import { flatten, type Path, rotate } from '@tesseron/core/geometry';
+import type { Drawing, Group } from '@tesseron/core/drawing';
+import { degrees } from '@tesseron/core/units';
 import { computed } from 'vue';
 
-/** A drawing in the plane at the scale that fits, with or without its labels. */
-const props = defineProps<{ drawing: Drawing; label: string; lettered?: boolean }>();
+/** A drawing in the plane at the scale that fits, with or without its labels; parts filled where that is wished. */
+const props = defineProps<{ drawing: Drawing; label: string; lettered?: boolean; filled?: boolean }>();
 const path = (p: Path): string => {
   const points = flatten(p, 0.05);
   return `M${points.map(q => `${q.x.toFixed(3)} ${(-q.y).toFixed(3)}`).join('L')}${p.closed ? 'Z' : ''}`;
 };
-const shapes = computed(() => props.drawing.groups.flatMap(g => g.shapes));
-const labels = computed(() => (props.lettered ? props.drawing.groups.flatMap(g => g.labels) : []));
+const groups = computed(() =>
+  props.drawing.groups.map(g => ({
+    place: `translate(${g.x.toFixed(3)} ${(-g.y).toFixed(3)}) rotate(${(-degrees(g.angle)).toFixed(4)})`,
+    lines: g.shapes.flatMap(s => s.paths.map(p => ({ role: s.role, d: path(p) }))),
+    body: props.filled ? bodyOf(g) : '',
+    labels: props.lettered ? g.labels : [],
+  })),
+);
+/** All that is cut through of a part as one figure. */
+const bodyOf = (g: Group): string =>
+  g.shapes
+    .filter(s => s.role === 'cut' || s.role === 'drill')
+    .flatMap(s => s.paths.filter(p => p.closed).map(path))
+    .join('');
 const box = computed(() => {
-  const points = shapes.value.flatMap(s => s.paths.flatMap(p => flatten(p, 0.5)));
-  const [xs, ys] = [points.map(p => p.x), points.map(p => -p.y)];
-  const [x0, x1, y0, y1] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)];
-  const room = Math.max(x1 - x0, y1 - y0) * 0.06;
+  let [x0, x1, y0, y1] = [Infinity, -Infinity, Infinity, -Infinity];
+  for (const g of props.drawing.groups)
+    for (const s of g.shapes)
+      for (const p of s.paths)
+        for (const q of flatten(p, 0.5)) {
+          const t = rotate(q, g.angle);
+          [x0, x1] = [Math.min(x0, t.x + g.x), Math.max(x1, t.x + g.x)];
+          [y0, y1] = [Math.min(y0, -t.y - g.y), Math.max(y1, -t.y - g.y)];
+        }
+  const room = Math.max(x1 - x0, y1 - y0) * 0.04;
   return {
     view: `${x0 - room} ${y0 - room} ${x1 - x0 + 2 * room} ${y1 - y0 + 2 * room}`,
     size: Math.max(x1 - x0, y1 - y0),
@@ -25,12 +44,19 @@ const box = computed(() => {
 
 <template>
   <svg role="img" :aria-label="label" :viewBox="box.view" data-test="flat-drawing">
-    <template v-for="(s, n) in shapes" :key="n">
-      <path v-for="(p, i) in s.paths" :key="i" :d="path(p)" :class="s.role" />
-    </template>
-    <text v-for="l in labels" :key="l.text" :x="l.x" :y="-l.y" :font-size="Math.max(l.height, box.size / 64)">
-      {{ l.text }}
-    </text>
+    <g v-for="(g, n) in groups" :key="n" :transform="g.place">
+      <path v-if="g.body" :d="g.body" class="body" />
+      <path v-for="(l, i) in g.lines" :key="i" :d="l.d" :class="l.role" />
+      <text
+        v-for="l in g.labels"
+        :key="l.text"
+        :x="l.x"
+        :y="-l.y"
+        :font-size="Math.max(l.height, box.size / 64)"
+      >
+        {{ l.text }}
+      </text>
+    </g>
   </svg>
 </template>
 
@@ -43,12 +69,22 @@ svg {
 path {
   fill: none;
   stroke: var(--ink);
-  stroke-width: 1.4;
+  stroke-width: 1.2;
   vector-effect: non-scaling-stroke;
+}
+
+.body {
+  fill: color-mix(in srgb, var(--ink) 9%, transparent);
+  fill-rule: evenodd;
+  stroke: none;
 }
 
 .drill {
   stroke-width: 1.8;
+}
+
+.engrave {
+  stroke: var(--fine);
 }
 
 .reference {

@@ -55,3 +55,22 @@ export async function openDrawing(): Promise<{ name: string; text: string } | un
     throw error;
   }
 }
+
+/** The most of a file for a cutter or a printer that is read, bytes. */
+const MOST_BYTES = 200_000_000;
+
+/** A file as a cutter or a printer takes it, that the maker chose; undefined when they chose none, without bytes when it is too large. */
+export async function openToolFile(): Promise<{ name: string; bytes: Uint8Array } | undefined> {
+  try {
+    const file = await fileOpen({
+      extensions: ['.dxf', '.svg', '.stl', '.3mf'],
+      mimeTypes: ['image/svg+xml', 'image/vnd.dxf', 'model/stl', 'model/3mf'],
+      description: 'File for a cutter or a printer',
+    });
+    const bytes = file.size > MOST_BYTES ? new Uint8Array() : new Uint8Array(await file.arrayBuffer());
+    return { name: file.name, bytes };
+  } catch (error) {
+    if (error instanceof DOMException && error.name === 'AbortError') return undefined;
+    throw error;
+  }
+}

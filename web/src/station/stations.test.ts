@@ -11,7 +11,7 @@ import { swingTo } from '@tesseron/core/hand';
 import { layoutElevation, nearestTowards } from './train/elevation';
 import { bracketPath, LABEL, scaleOf, shortName } from './train/elevation-scale';
 import { readTeeth } from './train/read-teeth';
-import { pathFromDrive } from './train/path-from-drive';
+import { pathFromDrive } from '@tesseron/core/working';
 
 const starter = must(
   readMachine(readFileSync(new URL('../../../demo/saltreach-tide-clock.json', import.meta.url), 'utf8')),

@@ -99,3 +99,16 @@ export const takeThickness =
 
 const defined = (item: object): object =>
   Object.fromEntries(Object.entries(item).filter(([, value]) => value !== undefined));
+
+/** Notes something measured. */
+export const addMeasurement =
+  (measured: Omit<Machine['measurements'][number], 'id'>): Edit =>
+  machine => ({
+    ...machine,
+    measurements: [...machine.measurements, { ...measured, id: freeId(machine, 'measured') }],
+  });
+
+/** Takes a measurement away. */
+export const removeMeasurement =
+  (id: string): Edit =>
+  machine => ({ ...machine, measurements: machine.measurements.filter(m => m.id !== id) });

@@ -15,7 +15,7 @@ import { computed, ref } from 'vue';
 import { RouterLink } from 'vue-router';
 import { useRatioWorking } from '../../frame/use-ratio-working';
 import { useOpen } from '../../machine/use-open';
-import { pathFromDrive } from '../train/path-from-drive';
+import { pathFromDrive } from '@tesseron/core/working';
 import CheckedField from '../../parts/CheckedField.vue';
 import ArmFields from './ArmFields.vue';
 import PeriodLibrary from './PeriodLibrary.vue';

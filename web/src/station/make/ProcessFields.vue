@@ -1,53 +1,74 @@
 <script setup lang="ts">
-import { patch, type Process } from '@tesseron/core/machine';
+import { changeProcess, type Process } from '@tesseron/core/machine';
+import { fitAllowance } from '@tesseron/core/body';
+import { bedOf, gapOf, rateOf } from '@tesseron/core/make';
 import { computed } from 'vue';
 import { useOpen } from '../../machine/use-open';
-import { length } from '../../parts/number-spec';
+import { length, number, type NumberSpec } from '../../parts/number-spec';
 import NumberFields from '../../parts/NumberFields.vue';
 
-/** What is measured of a way of making: how wide it cuts, or how far its prints are off. */
+/** What is measured of a way of making: how wide it cuts, how far its prints are off, what its fits leave, how fast it is. */
 const props = defineProps<{ process: Process }>();
 const { change } = useOpen();
-type Measure = 'kerf' | 'nozzle' | 'cutter' | 'outlineGrowth' | 'holeShrink' | 'leastFeature';
+type Measure = 'kerf' | 'nozzle' | 'cutter' | 'outlineGrowth' | 'holeShrink' | 'leastFeature' | 'layer' | 'flare' | 'gap' | 'rate'; // prettier-ignore
 
-function set(key: Measure, value: number | undefined): void {
-  change(
-    'Change how parts are made',
-    patch('processes', props.process.id, p => {
-      const { [key]: _, ...rest } = p;
-      return (value === undefined ? rest : { ...rest, [key]: value }) as Process;
-    }),
-  );
-}
-const OF: Readonly<Record<Process['kind'], readonly (readonly [Measure, string, number, number, string])[]>> =
-  {
-    laser: [['kerf', 'Kerf', 0, 3, 'width of what it burns away']],
-    saw: [['kerf', 'Kerf', 0, 5, 'width of the blade’s cut']],
-    router: [['cutter', 'Cutter', 0.05, 30, 'its diameter']],
-    printer: [
-      ['nozzle', 'Nozzle', 0.05, 3, ''],
-      ['outlineGrowth', 'Outlines print wider by', -2, 2, 'on each side'],
-      ['holeShrink', 'Holes print smaller by', -2, 2, 'across'],
-    ],
-  };
-const fields = computed(() => [
-  ...OF[props.process.kind].map(([key, label, least, most, hint]) =>
-    length(label, props.process[key], [least, most], v => set(key, v), {
-      clear: () => set(key, undefined),
-      hint,
-      test: `process-${key}`,
-    }),
-  ),
-  length('Least feature', props.process.leastFeature, [0.01, 30], v => set('leastFeature', v), {
-    clear: () => set('leastFeature', undefined),
-    hint: 'finer teeth are told',
-    test: 'process-leastFeature',
-  }),
+const set = (key: Measure, value: number | undefined): void =>
+  change('Change how parts are made', changeProcess(props.process.id, { [key]: value }));
+type Row = readonly [key: Measure, label: string, least: number, most: number, hint: string];
+const OF: Readonly<Record<Process['kind'], readonly Row[]>> = {
+  laser: [['kerf', 'Kerf', 0, 3, 'width of what it burns away']],
+  saw: [['kerf', 'Kerf', 0, 5, 'width of the blade’s cut']],
+  router: [['cutter', 'Cutter', 0.05, 30, 'its diameter']],
+  printer: [
+    ['nozzle', 'Nozzle', 0.05, 3, ''],
+    ['layer', 'Layer', 0.02, 5, 'height of one'],
+    ['outlineGrowth', 'Outlines print wider by', -2, 2, 'on each side'],
+    ['holeShrink', 'Holes print smaller by', -2, 2, 'across'],
+    ['flare', 'First layer spreads by', 0, 2, 'on each side'],
+  ],
+};
+const field = ([key, label, least, most, hint]: Row): NumberSpec =>
+  length(label, props.process[key], [least, most], v => set(key, v), { clear: () => set(key, undefined), hint, test: `process-${key}` }); // prettier-ignore
+const measured = computed(() => [
+  ...OF[props.process.kind].map(field),
+  field(['leastFeature', 'Least feature', 0.01, 30, 'thinner walls are told']),
 ]);
+const FITS = [
+  ['press', 'To press'],
+  ['sliding', 'To slide'],
+  ['free', 'To turn'],
+] as const;
+const fits = computed(() =>
+  FITS.map(([fit, label]) => {
+    const put = (value: number | undefined): void => {
+      const { [fit]: _, ...rest } = props.process.fits ?? {};
+      const next = value === undefined ? rest : { ...rest, [fit]: value };
+      change('Change a fit', changeProcess(props.process.id, { fits: Object.keys(next).length > 0 ? next : undefined })); // prettier-ignore
+    };
+    return length(label, props.process.fits?.[fit], [-1, 3], put, { clear: () => put(undefined), hint: `usually ${fitAllowance(fit)}`, test: `fit-${fit}` }); // prettier-ignore
+  }),
+);
+const pace = computed(() => [
+  field(['gap', 'Left between parts', 0, 100, `usually ${gapOf({ ...props.process, gap: undefined })}`]),
+  number(props.process.kind === 'printer' ? 'Lays' : 'Cuts', props.process.rate, [0.01, 10000], v => set('rate', v), { clear: () => set('rate', undefined), unit: props.process.kind === 'printer' ? 'mm³/s' : 'mm/s', hint: `usually ${rateOf({ ...props.process, rate: undefined })}`, test: 'process-rate' }), // prettier-ignore
+]);
+const bed = computed(() => {
+  const is = bedOf(props.process);
+  const put = (more: Partial<typeof is>): void => change('Change the bed', changeProcess(props.process.id, { bed: { ...is, ...more } })); // prettier-ignore
+  return [
+    length('Bed, width', props.process.bed?.width, [20, 5000], v => put({ width: v }), { hint: `else ${is.width}`, test: 'bed-width' }), // prettier-ignore
+    length('Bed, depth', props.process.bed?.depth, [20, 5000], v => put({ depth: v }), { hint: `else ${is.depth}`, test: 'bed-depth' }), // prettier-ignore
+    length('Height', props.process.bed?.height, [5, 5000], v => put({ height: v }), { hint: `else ${is.height}`, test: 'bed-height' }), // prettier-ignore
+  ];
+});
 </script>
 
 <template>
-  <div class="fields"><NumberFields :fields="fields" /></div>
+  <div class="fields"><NumberFields :fields="measured" /></div>
+  <h3>A hole is larger than what goes in it</h3>
+  <div class="fields three"><NumberFields :fields="fits" /></div>
+  <div class="fields"><NumberFields :fields="pace" /></div>
+  <div v-if="process.kind === 'printer'" class="fields three"><NumberFields :fields="bed" /></div>
 </template>
 
 <style scoped>
@@ -55,5 +76,9 @@ const fields = computed(() => [
   display: grid;
   grid-template-columns: 1fr 1fr;
   gap: 0 12px;
+}
+
+.three {
+  grid-template-columns: 1fr 1fr 1fr;
 }
 </style>

@@ -24,7 +24,7 @@ import BlanksPanel from './BlanksPanel.vue';
 import DeletePanel from './DeletePanel.vue';
 import ElevationDrawing from './ElevationDrawing.vue';
 import MeshTools from './MeshTools.vue';
-import { pathFromDrive } from './path-from-drive';
+import { pathFromDrive } from '@tesseron/core/working';
 import PlanetaryPanel from './PlanetaryPanel.vue';
 import { readTeeth } from './read-teeth';
 import ReadyPanel from './ReadyPanel.vue';

@@ -1,5 +1,5 @@
-import type { Stage } from '@tesseron/core/counts';
-import { byId, circleCount, type Machine, meshes } from '@tesseron/core/machine';
+import type { Stage } from '../counts/index.ts';
+import { byId, circleCount, type Machine, meshes } from '../machine/index.ts';
 
 /** The meshes from the drive to an arbor as stages, idlers included; undefined where there is no such row. */
 export function pathFromDrive(machine: Machine, arbor: string): Stage[] | undefined {

@@ -1,0 +1,205 @@
+import type { Derived } from '../derive/index.ts';
+import { couponDrawing, couponsFor } from '../coupon/index.ts';
+import { type Files, type Paper, writeCsv, writeDxf, writePdf, writeStep, writeStl, writeSvg, writeThreeMf } from '../format/index.ts'; // prettier-ignore
+import { byId, type Process, processOf, writeMachine } from '../machine/index.ts';
+import { cautionsFor, cautionsOf, compensated, growthOf } from '../make/index.ts';
+import { compensationName, drillingTable, fileName, fileNotes, indicatorDrawing, planDrawing, wheelDrawing } from '../output/index.ts'; // prettier-ignore
+import type { Problem } from '../result/index.ts';
+import { bedPlates, couponBodies, inPlaceSets, type MadePart, partMaker, printedInPlace, printGrowth, type SolidKit, solidParts } from '../solid/index.ts'; // prettier-ignore
+import { CAUTIONS, sayProblem } from '../words/index.ts';
+import { batchesOf, batchName, flatParts, hardwareList, layOutBatch, partsList, patternsOf, sheetDrawing } from '../workshop/index.ts'; // prettier-ignore
+import { workingText } from './working-text.ts';
+
+/** What is wished of an archive. */
+export interface ArchiveWishes {
+  readonly paper: Paper;
+  /** How many times over the machine is made, for the sheets. */
+  readonly sets: number;
+}
+
+/** How far it is, 0 to 1, and with what. */
+export interface ArchiveNews {
+  readonly done: number;
+  readonly doing: string;
+}
+
+/** All files of a machine by path, and what could not be made. */
+export interface Archive {
+  readonly files: Files;
+  readonly left: readonly { readonly name: string; readonly problem: Problem }[];
+}
+
+/**
+ * Everything that is needed to make a machine: its own file, lists, drawings, sheets, single parts, bodies and plates of bodies for parts that are printed, paper
+ * patterns, coupons, the working, and a page that says what is what and which cautions apply. The same machine gives the same bytes.
+ */
+export async function* allFiles(
+  derived: Derived,
+  kit: SolidKit,
+  wishes: ArchiveWishes,
+): AsyncGenerator<ArchiveNews, Archive> {
+  const { machine } = derived;
+  const files = new Map<string, string | Uint8Array>();
+  const left: { name: string; problem: Problem }[] = [];
+  const put = (folder: string, names: readonly string[], ending: string, data: string | Uint8Array): void => {
+    files.set(free(files, folder, fileName(names, ending)), data);
+  };
+  put('', [machine.name], 'json', writeMachine(machine));
+  put('', ['working'], 'txt', workingText(derived));
+  put('lists', ['parts'], 'csv', writeCsv(partsList(derived)));
+  put('lists', ['hardware'], 'csv', writeCsv(hardwareList(derived)));
+  if (derived.layout.plates.length > 0) put('lists', ['drilling'], 'csv', writeCsv(drillingTable(derived)));
+  const plan = planDrawing(derived);
+  if (plan.ok) {
+    put('drawings', ['plan'], 'svg', writeSvg(plan.value));
+    put('drawings', ['plan'], 'dxf', writeDxf(plan.value));
+  }
+  for (const i of machine.indicators)
+    put('drawings', [i.name], 'svg', writeSvg(indicatorDrawing(derived, i)));
+  yield { done: 0.05, doing: 'sheets' };
+  yield* sheets(derived, wishes.sets, put, left);
+  yield { done: 0.35, doing: 'single parts' };
+  singles(derived, put, left);
+  yield { done: 0.45, doing: 'paper patterns' };
+  const patterns = patternsOf(derived).map(p => p.drawing);
+  if (patterns.length > 0) put('patterns', ['patterns', wishes.paper], 'pdf', await writePdf(patterns, wishes.paper, machine.name)); // prettier-ignore
+  for (const p of used(derived)) coupons(p, derived, kit, put);
+  yield* bodies(derived, kit, put, left);
+  put('', ['read me'], 'txt', readMe(derived, [...files.keys()], left));
+  return { files, left };
+}
+
+type Put = (folder: string, names: readonly string[], ending: string, data: string | Uint8Array) => void;
+type Left = { name: string; problem: Problem }[];
+
+/** A path that no file has yet. */
+function free(files: ReadonlyMap<string, unknown>, folder: string, name: string): string {
+  const whole = (n: string): string => (folder === '' ? n : `${folder}/${n}`);
+  const dot = name.lastIndexOf('.');
+  for (let i = 1; ; i++) {
+    const path = whole(i === 1 ? name : `${name.slice(0, dot)}-${i}${name.slice(dot)}`);
+    if (!files.has(path)) return path;
+  }
+}
+
+function* sheets(derived: Derived, sets: number, put: Put, left: Left): Generator<ArchiveNews> {
+  const cut = batchesOf(derived).batches.filter(b => b.process.kind !== 'printer');
+  for (const [i, batch] of cut.entries()) {
+    const job = layOutBatch(derived, batch, sets, 4);
+    let step = job.next();
+    while (!step.done) {
+      yield { done: 0.05 + (0.3 * (i + step.value)) / cut.length, doing: `sheets, ${batchName(batch)}` };
+      step = job.next();
+    }
+    const laid = step.value;
+    left.push(...laid.left);
+    laid.sheets.forEach((_, n) => {
+      const drawing = sheetDrawing(derived, laid, n);
+      const names = [batchName(batch), `sheet ${n + 1}`, ...compensationName(batch.process)];
+      put('sheets', names, 'svg', writeSvg(drawing));
+      put('sheets', names, 'dxf', writeDxf(drawing));
+    });
+  }
+}
+
+/** Every flat part that is cut, by itself: SVG, DXF and, as it should measure, STEP. */
+function singles(derived: Derived, put: Put, left: Left): void {
+  for (const part of flatParts(derived).parts) {
+    const process = processOf(derived.machine, part.id);
+    put('parts', [part.name], 'step', writeStep({ name: part.name, outline: part.outline, holes: part.holes, height: part.thickness })); // prettier-ignore
+    if (!process || process.kind === 'printer') continue;
+    const drawing = byId(derived.machine.wheels, part.id)
+      ? wheelDrawing(derived, part.id, process)
+      : undefined;
+    if (drawing && !drawing.ok) left.push({ name: part.name, problem: drawing.problem });
+    const shown = drawing?.ok ? drawing.value : undefined;
+    const paths = shown
+      ? undefined
+      : compensated(part.outline, part.holes, growthOf(process), derived.chordError);
+    const own = shown ?? (paths?.ok ? { title: `${derived.machine.name}: ${part.name}`, notes: fileNotes(derived, process), groups: [{ name: part.name, x: 0, y: 0, angle: 0, labels: part.labels, shapes: [{ name: part.name, role: 'cut' as const, paths: paths.value }, { name: `${part.name}, marks`, role: 'engrave' as const, paths: part.engraved }] }] } : undefined); // prettier-ignore
+    if (!own) continue;
+    put('parts', [part.name, ...compensationName(process)], 'svg', writeSvg(own));
+    put('parts', [part.name, ...compensationName(process)], 'dxf', writeDxf(own));
+  }
+}
+
+/** Processes by which something is made. */
+function used({ machine }: Derived): Process[] {
+  const ids = new Set([machine.process, ...machine.making.map(m => m.process)]);
+  return machine.processes.filter(p => ids.has(p.id));
+}
+
+function coupons(process: Process, derived: Derived, kit: SolidKit, put: Put): void {
+  const rod = derived.machine.layout.tubes?.rod ?? 6;
+  for (const kind of couponsFor(process.kind)) {
+    if (kind === 'wheel pair') continue;
+    const drawing = couponDrawing(kind, process, rod, derived.chordError);
+    if (!drawing.ok) continue;
+    if (process.kind === 'printer')
+      put('coupons', [process.name, kind], '3mf', writeThreeMf(couponBodies(kit, drawing.value, process, kind === 'square and hole', derived.chordError), kind)); // prettier-ignore
+    else put('coupons', [process.name, kind], 'svg', writeSvg(drawing.value));
+  }
+}
+
+/** Printed only by who asks for their bodies: rods, pins and keys are bought. */
+const BOUGHT: ReadonlySet<string> = new Set(['rod', 'pin', 'key']);
+
+/** Bodies of what is printed, one file each and as plates; sets that are printed in place. */
+async function* bodies(derived: Derived, kit: SolidKit, put: Put, left: Left): AsyncGenerator<ArchiveNews> {
+  const { machine } = derived;
+  const printers = used(derived).filter(p => p.kind === 'printer');
+  const made = new Map<string, MadePart[]>(printers.map(p => [p.id, []]));
+  const make = partMaker(kit, derived);
+  const parts = solidParts(derived).filter(p => p.number > 0 && processOf(machine, p.id)?.kind === 'printer');
+  for (const [i, part] of parts.entries()) {
+    yield { done: 0.5 + (0.35 * i) / parts.length, doing: `bodies, ${part.name}` };
+    const { growth, process } = printGrowth(derived, part);
+    const mesh = make(part, growth, process);
+    if (!mesh.ok) {
+      left.push({ name: part.name, problem: mesh.problem });
+      continue;
+    }
+    put('solids', [part.name, ...compensationName(process)], 'stl', writeStl(mesh.value, part.name));
+    if (!BOUGHT.has(part.kind))
+      made.get(process?.id ?? '')?.push({ name: part.name, number: part.number, mesh: mesh.value });
+  }
+  for (const printer of printers) {
+    const job = bedPlates(made.get(printer.id) ?? [], printer);
+    let step = job.next();
+    while (!step.done) {
+      yield { done: 0.85 + 0.1 * step.value, doing: 'plates' };
+      step = job.next();
+    }
+    left.push(...step.value.left);
+    step.value.plates.forEach(
+      (bodiesOn, n) =>
+      put('plates', [printer.name, `plate ${n + 1}`, ...compensationName(printer)], '3mf', writeThreeMf(bodiesOn, `${machine.name}, plate ${n + 1}`)), // prettier-ignore
+    );
+  }
+  for (const set of inPlaceSets(machine)) {
+    if (processOf(machine, set.planet.id)?.kind !== 'printer') continue;
+    yield { done: 0.96, doing: `in place, ${set.name}` };
+    const placed = printedInPlace(kit, derived, set, printGrowth(derived, set.planet).growth);
+    if (placed.ok)
+      put('plates', ['in place', set.name], '3mf', writeThreeMf(placed.value.map(b => ({ name: b.name, mesh: b.mesh, at: [[0, 0, 0]] })), set.name)); // prettier-ignore
+    else left.push({ name: set.name, problem: placed.problem });
+  }
+}
+
+function readMe(derived: Derived, paths: readonly string[], left: Left): string {
+  const { machine } = derived;
+  const cautions = new Set([...used(derived).flatMap(p => cautionsFor(p.kind)), ...cautionsOf(machine)]);
+  return [
+    machine.name,
+    '',
+    'All lengths are millimetres. Files of single parts, sheets and bodies are compensated once for their process, as their names say: do not do it',
+    'again in the cutter’s or printer’s own program. The plan, the STEP files and the patterns show parts as they should measure.',
+    '',
+    ...paths.map(p => `  ${p}`),
+    '',
+    ...(left.length > 0 ? ['Not made:', ...left.map(l => `  ${l.name}: ${sayProblem(l.problem)}`), ''] : []),
+    'Cautions. Local codes and the makers of your tools go first; what concerns mains power and hanging weights belongs to a licensed person.',
+    ...[...cautions].map(c => `  - ${CAUTIONS[c]}`),
+    '',
+  ].join('\n');
+}

@@ -1,0 +1,2 @@
+export * from './all-files.ts';
+export * from './working-text.ts';

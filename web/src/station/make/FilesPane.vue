@@ -1,0 +1,140 @@
+<script setup lang="ts">
+import { writeCsv, writeDxf, writeSvg } from '@tesseron/core/format';
+import { workingText } from '@tesseron/core/archive';
+import type { Table } from '@tesseron/core/drawing';
+import { writeMachine } from '@tesseron/core/machine';
+import { fileName, planDrawing } from '@tesseron/core/output';
+import { sayProblem } from '@tesseron/core/words';
+import { hardwareList, partsList } from '@tesseron/core/workshop';
+import { computed, ref } from 'vue';
+import { saveBlob, saveText } from '../../keep';
+import { useOpen } from '../../machine/use-open';
+import type { NotMade } from '../../worker/make-requests';
+import { useMake } from '../../worker/use-make';
+
+/** Everything as one archive; lists, the plan, the working, the machine by itself. */
+const { machine, derived } = useOpen();
+const maker = useMake();
+const left = ref<readonly NotMade[]>([]);
+const said = ref('');
+const problem = ref('');
+const hardware = computed(() => hardwareList(derived.value));
+const parts = computed(() => partsList(derived.value));
+
+async function archive(): Promise<void> {
+  [left.value, said.value, problem.value] = [[], '', ''];
+  const made = await maker.make({ task: 'archive', machine: machine.value, paper: 'A4', sets: 1 });
+  if (!made) return;
+  left.value = made.left;
+  const saved = await saveBlob(new Blob([made.file], { type: 'application/zip' }), fileName([machine.value.name], 'zip')); // prettier-ignore
+  said.value = saved ? `${made.files} files in one archive.` : 'Nothing was written.';
+}
+async function savePlan(kind: 'svg' | 'dxf'): Promise<void> {
+  const plan = planDrawing(derived.value);
+  problem.value = plan.ok ? '' : sayProblem(plan.problem);
+  if (!plan.ok) return;
+  await saveText(kind === 'svg' ? writeSvg(plan.value) : writeDxf(plan.value), fileName([machine.value.name, 'plan'], kind), kind === 'svg' ? 'image/svg+xml' : 'image/vnd.dxf'); // prettier-ignore
+}
+const saveTable = (table: Table, name: string): Promise<boolean> =>
+  saveText(writeCsv(table), fileName([machine.value.name, name], 'csv'), 'text/csv');
+const saveMachine = (): Promise<boolean> =>
+  saveText(writeMachine(machine.value), fileName([machine.value.name], 'json'), 'application/json');
+const saveWorking = (): Promise<boolean> =>
+  saveText(workingText(derived.value), fileName([machine.value.name, 'working'], 'txt'), 'text/plain');
+const print = (): void => window.print();
+/** Of the parts list what fits the ledger: name, number, tool, material, mass, time, cost. */
+const SHOWN = ['part', 'number', 'process', 'mass g', 'time min', 'cost'] as const;
+const short = computed(() => {
+  const at = SHOWN.map(c => parts.value.columns.indexOf(c));
+  return parts.value.rows.filter(r => r[parts.value.columns.indexOf('process')] !== '').map(r => at.map(i => r[i] ?? '')); // prettier-ignore
+});
+</script>
+
+<template>
+  <p class="row">
+    <v-btn :disabled="maker.making.value" color="primary" data-test="save-archive" @click="archive"
+      >Everything, one archive</v-btn
+    >
+    <template v-if="maker.making.value">
+      <progress :value="maker.done.value" max="1" aria-label="Files made" />
+      <v-btn data-test="archive-cancel" @click="maker.cancel()">Cancel</v-btn>
+    </template>
+  </p>
+  <p v-if="maker.making.value" class="quiet small" role="status">{{ maker.doing.value }}</p>
+  <p v-if="said" role="status" data-test="archive-said">{{ said }}</p>
+  <p v-if="problem || maker.problem.value" class="error-text" role="alert">
+    {{ problem || maker.problem.value }}
+  </p>
+  <p v-for="(l, n) in left" :key="n" class="error-text">{{ l.name }}: {{ sayProblem(l.problem) }}</p>
+  <p class="quiet small">
+    Sheets, single parts, beds, patterns, coupons, lists, the working and the machine. From a command line:
+    npm run export -- machine.json out/
+  </p>
+  <p class="row">
+    <v-btn data-test="save-plan" @click="savePlan('svg')">Plan, SVG</v-btn>
+    <v-btn @click="savePlan('dxf')">Plan, DXF</v-btn>
+    <v-btn data-test="save-machine" @click="saveMachine">Machine, JSON</v-btn>
+    <v-btn data-test="save-working" @click="saveWorking">Working, text</v-btn>
+  </p>
+  <h3>Parts that are made</h3>
+  <table class="ruled small" data-test="parts-table">
+    <thead>
+      <tr>
+        <th v-for="c in SHOWN" :key="c" scope="col" :class="{ figure: c !== 'part' && c !== 'process' }">
+          {{ c }}
+        </th>
+      </tr>
+    </thead>
+    <tbody>
+      <tr v-for="(r, n) in short" :key="n">
+        <td v-for="(c, i) in r" :key="i" :class="{ figure: typeof c === 'number' }">{{ c }}</td>
+      </tr>
+    </tbody>
+  </table>
+  <p class="quiet small">
+    Of all pieces of a row. Time and cost are estimates: without setting up, cooling and mistakes.
+  </p>
+  <h3>Hardware</h3>
+  <table class="ruled small" data-test="hardware">
+    <thead>
+      <tr>
+        <th scope="col">item</th>
+        <th scope="col">size mm</th>
+        <th scope="col" class="figure">length mm</th>
+        <th scope="col" class="figure">number</th>
+      </tr>
+    </thead>
+    <tbody>
+      <tr v-for="(r, n) in hardware.rows" :key="n">
+        <td>{{ r[0] }}</td>
+        <td>{{ r[1] }}</td>
+        <td class="figure">{{ r[2] }}</td>
+        <td class="figure">{{ r[3] }}</td>
+      </tr>
+    </tbody>
+  </table>
+  <p class="row">
+    <v-btn data-test="save-parts" @click="saveTable(parts, 'parts')">Parts, CSV</v-btn>
+    <v-btn data-test="save-hardware" @click="saveTable(hardware, 'hardware')">Hardware, CSV</v-btn>
+    <v-btn @click="print">Print this page</v-btn>
+  </p>
+</template>
+
+<style scoped>
+.row {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 8px;
+  margin: 6px 0;
+}
+
+.small {
+  font-size: 13px;
+}
+
+table.small td,
+table.small th {
+  font-size: 13px;
+}
+</style>

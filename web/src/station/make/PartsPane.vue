@@ -1,0 +1,251 @@
+<script setup lang="ts">
+import { writeDxf, writeStep, writeSvg } from '@tesseron/core/format';
+import type { Drawing } from '@tesseron/core/drawing';
+import { byId, circleCount, processOf, setMaking } from '@tesseron/core/machine';
+import { compensated, growthOf, leavesAsIs, leftUncut } from '@tesseron/core/make';
+import { compensationName, fileName, fileNotes } from '@tesseron/core/output';
+import { ok, type Result } from '@tesseron/core/result';
+import { printGrowth, solidParts } from '@tesseron/core/solid';
+import { figure } from '@tesseron/core/units';
+import { sayProblem } from '@tesseron/core/words';
+import { type FlatPart, flatParts } from '@tesseron/core/workshop';
+import { computed, ref, watch } from 'vue';
+import { saveBlob, saveText } from '../../keep';
+import { useOpen } from '../../machine/use-open';
+import { useMake } from '../../worker/use-make';
+import { useLooked } from './use-looked';
+
+/** Every part: by which tool it is made, how many, and its own files. */
+const { machine, derived, change } = useOpen();
+const { look } = useLooked();
+const maker = useMake();
+const flat = computed(() => new Map(flatParts(derived.value).parts.map(p => [p.id, p])));
+const parts = computed(() => solidParts(derived.value));
+const looked = ref<string>();
+const compensate = ref(true);
+const problem = ref('');
+const ownable = (id: string): boolean => flat.value.has(id) || byId(machine.value.wheels, id) !== undefined;
+const forFile = (id: string): ReturnType<typeof processOf> => compensate.value ? processOf(machine.value, id) : undefined; // prettier-ignore
+
+function drawingOf(part: FlatPart): Result<Drawing> {
+  const process = forFile(part.id);
+  const paths = process ? compensated(part.outline, part.holes, growthOf(process), derived.value.chordError) : ok([part.outline, ...part.holes]); // prettier-ignore
+  if (!paths.ok) return paths;
+  const marks = part.engraved.length > 0 ? [{ name: `${part.name}, marks`, role: 'engrave' as const, paths: part.engraved }] : []; // prettier-ignore
+  const cut = { name: part.name, role: 'cut' as const, paths: paths.value };
+  const group = { name: part.name, x: 0, y: 0, angle: 0, shapes: [cut, ...marks], labels: part.labels };
+  return ok({ title: `${machine.value.name}: ${part.name}`, notes: fileNotes(derived.value, process), groups: [group] }); // prettier-ignore
+}
+/** The same with the finished part dashed within it, where the file differs from it. */
+function shown(part: FlatPart): Result<Drawing> {
+  const made = drawingOf(part);
+  const process = forFile(part.id);
+  if (!made.ok || !process || leavesAsIs(growthOf(process))) return made;
+  const finished = { name: 'finished', role: 'reference' as const, paths: [part.outline, ...part.holes] };
+  return ok({
+    ...made.value,
+    groups: made.value.groups.map(g => ({ ...g, shapes: [...g.shapes, finished] })),
+  });
+}
+/** What a router’s cutter cannot reach. */
+function uncut(part: FlatPart): string {
+  const process = processOf(machine.value, part.id);
+  const cutter = process?.kind === 'router' ? process.cutter : undefined;
+  if (!cutter) return '';
+  const left = leftUncut(part.outline, cutter / 2, derived.value.chordError);
+  return left < 0.01 ? '' : `A cutter of ${cutter} mm leaves ${figure(left, 3)} mm² uncut in inside corners. Take a smaller one, or give the teeth a larger fillet.`; // prettier-ignore
+}
+const show = (): void => {
+  const part = flat.value.get(looked.value ?? '');
+  if (part) look({ drawing: shown(part), label: `${part.name}, as its file is written`, note: fileNotes(derived.value, forFile(part.id))[1] ?? '', warning: uncut(part), lettered: true, filled: true }); // prettier-ignore
+};
+watch([looked, compensate, derived], show);
+
+async function save(id: string, kind: 'svg' | 'dxf' | 'step'): Promise<void> {
+  const part = flat.value.get(id);
+  if (!part) return;
+  const made = drawingOf(part);
+  problem.value = made.ok ? '' : sayProblem(made.problem);
+  if (!made.ok) return;
+  if (kind === 'step') {
+    const text = writeStep({
+      name: part.name,
+      outline: part.outline,
+      holes: part.holes,
+      height: part.thickness,
+    });
+    await saveText(text, fileName([machine.value.name, part.name], 'step'), 'model/step');
+    return;
+  }
+  const name = fileName([machine.value.name, part.name, ...compensationName(forFile(id))], kind);
+  await saveText(kind === 'svg' ? writeSvg(made.value) : writeDxf(made.value), name, kind === 'svg' ? 'image/svg+xml' : 'image/vnd.dxf'); // prettier-ignore
+}
+async function saveStl(part: { id: string; name: string }): Promise<void> {
+  problem.value = '';
+  const made = await maker.make({ task: 'solid', machine: machine.value, part: part.id });
+  if (!made) return;
+  problem.value = made.left.map(l => `${l.name}: ${sayProblem(l.problem)}`).join(' ');
+  const { process } = printGrowth(derived.value, part);
+  if (made.file) await saveBlob(new Blob([made.file], { type: 'model/stl' }), fileName([machine.value.name, part.name, ...compensationName(process)], 'stl')); // prettier-ignore
+}
+const setBy = (id: string, process: string): void =>
+  change('Choose how a part is made', setMaking(id, { process: process === machine.value.process ? undefined : process })); // prettier-ignore
+function setNumber(id: string, text: string): void {
+  const n = Number(text);
+  if (text.trim() === '') change('Change how many are made', setMaking(id, { number: undefined }));
+  else if (Number.isInteger(n) && n >= 0 && n <= 1000) change('Change how many are made', setMaking(id, { number: n })); // prettier-ignore
+  else problem.value = `“${text.slice(0, 20)}” is no number of pieces. Write a whole number from 0 to 1000, or nothing for as many as are needed.`; // prettier-ignore
+}
+const teeth = (id: string): string => {
+  const wheel = byId(machine.value.wheels, id);
+  return wheel ? ` (${circleCount(wheel) ?? 'open'})` : '';
+};
+const moves = computed(() => machine.value.processes.some(p => !leavesAsIs(growthOf(p))));
+</script>
+
+<template>
+  <label v-if="moves" class="tick">
+    <input v-model="compensate" type="checkbox" data-test="compensate" />
+    compensate the files of single parts, once, for the tool
+  </label>
+  <p class="quiet small">
+    Do not compensate again in the cutter’s or printer’s own program. STEP shows parts as they should measure.
+  </p>
+  <p v-if="maker.making.value" class="progress">
+    <progress :value="maker.done.value" max="1" aria-label="Body made" />
+    <v-btn @click="maker.cancel()">Cancel</v-btn>
+  </p>
+  <p v-if="problem || maker.problem.value" class="error-text" role="alert">
+    {{ problem || maker.problem.value }}
+  </p>
+  <ul class="parts" data-test="parts">
+    <li v-for="p in parts" :key="p.id" :class="{ chosen: looked === p.id }">
+      <div class="top">
+        <button v-if="flat.has(p.id)" type="button" class="plain" @click="looked = p.id">
+          {{ p.name }}{{ teeth(p.id) }}
+        </button>
+        <span v-else>{{ p.name }}</span>
+        <span v-if="!ownable(p.id)" class="figure quiet">{{ p.number > 1 ? `${p.number} of it` : '' }}</span>
+        <template v-else>
+          <input
+            class="number figure"
+            :value="p.number"
+            :aria-label="`How many of ${p.name}`"
+            inputmode="numeric"
+            data-test="part-number"
+            @change="setNumber(p.id, ($event.target as HTMLInputElement).value)"
+          />
+          <select
+            :value="processOf(machine, p.id)?.id"
+            :aria-label="`Tool for ${p.name}`"
+            data-test="part-process"
+            @change="setBy(p.id, ($event.target as HTMLSelectElement).value)"
+          >
+            <option v-for="t in machine.processes" :key="t.id" :value="t.id">{{ t.name || t.kind }}</option>
+          </select>
+        </template>
+      </div>
+      <div class="files">
+        <template v-if="flat.has(p.id)">
+          <button
+            type="button"
+            class="boxed"
+            :aria-label="`Save ${p.name} as SVG`"
+            data-test="save-wheel"
+            @click="save(p.id, 'svg')"
+          >
+            SVG
+          </button>
+          <button
+            type="button"
+            class="boxed"
+            :aria-label="`Save ${p.name} as DXF`"
+            data-test="save-wheel-dxf"
+            @click="save(p.id, 'dxf')"
+          >
+            DXF
+          </button>
+          <button
+            type="button"
+            class="boxed"
+            :aria-label="`Save ${p.name} as STEP`"
+            data-test="save-step"
+            @click="save(p.id, 'step')"
+          >
+            STEP
+          </button>
+        </template>
+        <button
+          type="button"
+          class="boxed"
+          :disabled="maker.making.value"
+          :aria-label="`Save ${p.name} as STL`"
+          data-test="save-stl"
+          @click="saveStl(p)"
+        >
+          STL
+        </button>
+      </div>
+    </li>
+  </ul>
+</template>
+
+<style scoped>
+.parts {
+  list-style: none;
+  padding: 0;
+  margin: 8px 0;
+}
+
+.parts li {
+  border-bottom: var(--line);
+  padding: 5px 4px;
+  font-size: 14px;
+}
+
+.parts .chosen {
+  background: color-mix(in srgb, var(--accent) 12%, transparent);
+}
+
+.top,
+.files,
+.progress {
+  display: flex;
+  align-items: center;
+  gap: 6px;
+}
+
+.top > :first-child {
+  flex: 1;
+  text-align: left;
+}
+
+.files {
+  margin-top: 3px;
+}
+
+.files .boxed {
+  padding: 1px 8px;
+  font-size: 13px;
+}
+
+.number {
+  width: 46px;
+  text-align: right;
+}
+
+select,
+.number {
+  font: inherit;
+  font-size: 13px;
+  color: var(--ink);
+  background: var(--panel);
+  border: var(--line);
+  padding: 2px 4px;
+  max-width: 110px;
+}
+
+.small {
+  font-size: 13px;
+}
+</style>

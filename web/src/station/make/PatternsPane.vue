@@ -1,0 +1,150 @@
+<script setup lang="ts">
+import type { Paper } from '@tesseron/core/format';
+import type { Drawing } from '@tesseron/core/drawing';
+import { fileName } from '@tesseron/core/output';
+import { fixed } from '@tesseron/core/units';
+import { digitStrip, patternsOf } from '@tesseron/core/workshop';
+import { computed, ref, watch } from 'vue';
+import { saveBlob } from '../../keep';
+import { useOpen } from '../../machine/use-open';
+import { length } from '../../parts/number-spec';
+import NumberFields from '../../parts/NumberFields.vue';
+import { useLooked } from './use-looked';
+
+/** Paper patterns at true size: wheels, drilling templates, dials, strips for bevels and digit wheels. */
+const { machine, derived } = useOpen();
+const { look } = useLooked();
+const paper = ref<Paper>('A4');
+const skipped = ref<readonly string[]>([]);
+const looked = ref<string>();
+const writing = ref(false);
+const strip = ref({ diameter: 40, width: 12, digits: '0 1 2 3 4 5 6 7 8 9', moves: 'up' as 'up' | 'down' });
+const patterns = computed(() => patternsOf(derived.value));
+const chosen = computed(() => patterns.value.filter(p => !skipped.value.includes(p.id)));
+const digits = computed(() => strip.value.digits.split(/\s+/).filter(Boolean).slice(0, 60));
+const stripDrawing = computed(() => digits.value.length === 0 ? undefined : digitStrip({ ...strip.value, digits: digits.value })); // prettier-ignore
+const fields = computed(() => [
+  length('Across', strip.value.diameter, [3, 500], v => (strip.value = { ...strip.value, diameter: v }), { test: 'strip-diameter' }), // prettier-ignore
+  length('Width', strip.value.width, [2, 200], v => (strip.value = { ...strip.value, width: v }), { test: 'strip-width' }), // prettier-ignore
+]);
+const toggle = (id: string): void => {
+  skipped.value = skipped.value.includes(id) ? skipped.value.filter(s => s !== id) : [...skipped.value, id];
+};
+const show = (id: string, drawing: Drawing): void => {
+  looked.value = id;
+  look({ drawing: { ok: true, value: drawing }, label: `Pattern: ${drawing.title}`, note: drawing.notes.join(' '), lettered: true }); // prettier-ignore
+};
+async function save(drawings: readonly Drawing[], name: string): Promise<void> {
+  writing.value = true;
+  try {
+    const { writePdf } = await import('@tesseron/core/format');
+    const bytes = await writePdf(drawings, paper.value, machine.value.name);
+    await saveBlob(new Blob([bytes], { type: 'application/pdf' }), fileName([machine.value.name, name, paper.value], 'pdf')); // prettier-ignore
+  } finally {
+    writing.value = false;
+  }
+}
+watch(patterns, list => {
+  const still = list.find(p => p.id === looked.value);
+  if (still) show(still.id, still.drawing);
+});
+watch(stripDrawing, drawing => drawing && looked.value === 'strip' && show('strip', drawing));
+</script>
+
+<template>
+  <p class="row">
+    <label v-for="p in ['A4', 'Letter'] as const" :key="p">
+      <input v-model="paper" type="radio" name="paper" :value="p" :data-test="`paper-${p}`" /> {{ p }}
+    </label>
+    <v-btn
+      :disabled="writing || chosen.length === 0"
+      data-test="save-pdf"
+      @click="
+        save(
+          chosen.map(p => p.drawing),
+          'patterns',
+        )
+      "
+    >
+      Patterns, PDF
+    </v-btn>
+  </p>
+  <p class="quiet small">
+    True size, over as many sheets as needed, with marks to join them. Print at 100 % and measure the square
+    on the first page before you cut.
+  </p>
+  <table class="ruled">
+    <tbody>
+      <tr v-for="p in patterns" :key="p.id" :class="{ chosen: looked === p.id }">
+        <td>
+          <input
+            type="checkbox"
+            :checked="!skipped.includes(p.id)"
+            :aria-label="`Print ${p.name}`"
+            @change="toggle(p.id)"
+          />
+        </td>
+        <td>
+          <button type="button" class="plain" data-test="pattern" @click="show(p.id, p.drawing)">
+            {{ p.name }}
+          </button>
+        </td>
+        <td class="quiet">{{ p.kind }}</td>
+      </tr>
+    </tbody>
+  </table>
+  <h3>Strip for a digit wheel</h3>
+  <div class="fields"><NumberFields :fields="fields" /></div>
+  <label class="digits">
+    <span class="quiet">Shows, in the order of counting</span>
+    <input v-model="strip.digits" spellcheck="false" data-test="strip-digits" />
+  </label>
+  <p class="row">
+    <span class="quiet">Its face moves past the window</span>
+    <label v-for="m in ['up', 'down'] as const" :key="m">
+      <input v-model="strip.moves" type="radio" name="moves" :value="m" /> {{ m }}
+    </label>
+  </p>
+  <p v-if="stripDrawing" class="row">
+    <v-btn data-test="strip-show" @click="show('strip', stripDrawing)">Show it</v-btn>
+    <v-btn :disabled="writing" data-test="strip-pdf" @click="save([stripDrawing], 'digit strip')">PDF</v-btn>
+    <span class="quiet small"
+      >{{ fixed(Math.PI * strip.diameter, 2) }} mm long, {{ digits.length }} parts</span
+    >
+  </p>
+  <p v-else class="error-text">Write what the wheel shows, such as 0 1 2 3.</p>
+</template>
+
+<style scoped>
+.row {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 10px;
+  margin: 6px 0;
+}
+
+.fields {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 0 12px;
+}
+
+.digits {
+  display: grid;
+  gap: 2px;
+  font-size: 14px;
+}
+
+.digits input {
+  font: inherit;
+  color: var(--ink);
+  background: var(--panel);
+  border: var(--line);
+  padding: 4px 6px;
+}
+
+.small {
+  font-size: 13px;
+}
+</style>

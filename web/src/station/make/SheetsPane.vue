@@ -1,0 +1,139 @@
+<script setup lang="ts">
+import { writeDxf, writeSvg } from '@tesseron/core/format';
+import type { Drawing } from '@tesseron/core/drawing';
+import { compensationName, fileName } from '@tesseron/core/output';
+import { fixed } from '@tesseron/core/units';
+import { sayProblem } from '@tesseron/core/words';
+import { batchName, estimateOf, type LaidBatch, sheetDrawing } from '@tesseron/core/workshop';
+import { computed, ref, shallowRef, watch } from 'vue';
+import { saveText } from '../../keep';
+import { useOpen } from '../../machine/use-open';
+import { number } from '../../parts/number-spec';
+import NumberFields from '../../parts/NumberFields.vue';
+import type { MakeAnswers } from '../../worker/make-requests';
+import { useMake } from '../../worker/use-make';
+import { useLooked } from './use-looked';
+
+/** Parts laid on sheets: as they will be cut, what they take, and their files. */
+const { machine, derived } = useOpen();
+const { look } = useLooked();
+const maker = useMake();
+const sets = ref(1);
+const laid = shallowRef<MakeAnswers['sheets']>();
+const shown = ref<readonly [batch: number, sheet: number]>([0, 0]);
+const fields = computed(() => [number('Sets of the machine', sets.value, [1, 100], v => (sets.value = v), { whole: true, test: 'sheet-sets' })]); // prettier-ignore
+const cut = computed(() => laid.value?.laid.map((b, i) => ({ b, i })) ?? []);
+const left = computed(() => [...(laid.value?.left ?? []), ...cut.value.flatMap(c => c.b.left)]);
+const drawingOf = (b: LaidBatch, sheet: number): Drawing => sheetDrawing(derived.value, b, sheet);
+
+/** Time, mass and cost of everything on all sheets of a batch. */
+function sums({ batch, nesting, parts, sheets }: LaidBatch): string {
+  let [seconds, mass] = [0, 0];
+  for (const place of nesting.places) {
+    const part = parts[place.part]?.part;
+    const made = part && estimateOf(part, batch.process, batch.material);
+    seconds += made?.seconds ?? 0;
+    mass += made?.mass ?? 0;
+  }
+  const { price } = batch.material ?? {};
+  const cost = price?.per === 'sheet' ? sheets.length * price.amount : price && mass > 0 ? (mass / 1000) * price.amount : undefined; // prettier-ignore
+  return [
+    `about ${seconds > 5400 ? `${fixed(seconds / 3600, 1)} h` : `${fixed(seconds / 60, 0)} min`}`,
+    mass > 0 ? `${fixed(mass, 0)} g` : '',
+    cost === undefined ? '' : `cost ${fixed(cost, 2)}`,
+  ]
+    .filter(Boolean)
+    .join(', ');
+}
+async function lay(): Promise<void> {
+  const answer = await maker.make({ task: 'sheets', machine: machine.value, sets: sets.value });
+  if (!answer) return;
+  laid.value = answer;
+  shown.value = [0, 0];
+}
+function save(b: LaidBatch, sheet: number, kind: 'svg' | 'dxf'): void {
+  const drawing = drawingOf(b, sheet);
+  const name = fileName([machine.value.name, batchName(b.batch), `sheet ${sheet + 1}`, ...compensationName(b.batch.process)], kind); // prettier-ignore
+  void saveText(kind === 'svg' ? writeSvg(drawing) : writeDxf(drawing), name, kind === 'svg' ? 'image/svg+xml' : 'image/vnd.dxf'); // prettier-ignore
+}
+watch([shown, laid], () => {
+  const [b, sheet] = [laid.value?.laid[shown.value[0]], shown.value[1]];
+  if (!b?.sheets[sheet]) return;
+  const { width, height, used } = b.sheets[sheet];
+  look({ drawing: { ok: true, value: drawingOf(b, sheet) }, label: `Sheet ${sheet + 1} of ${batchName(b.batch)}`, filled: true, note: `${batchName(b.batch)}, sheet ${sheet + 1} of ${b.sheets.length}: ${width} × ${height} mm, used up to ${fixed(used, 0)} mm.` }); // prettier-ignore
+});
+watch([machine, sets], () => void lay(), { immediate: true });
+</script>
+
+<template>
+  <NumberFields :fields="fields" />
+  <div v-if="maker.making.value" class="row" role="status">
+    <progress :value="maker.done.value" max="1" aria-label="Parts laid out" />
+    <v-btn data-test="sheets-cancel" @click="maker.cancel()">Cancel</v-btn>
+  </div>
+  <p v-else-if="!laid" class="row"><v-btn data-test="sheets-lay" @click="lay">Lay out</v-btn></p>
+  <p v-if="maker.problem.value" class="error-text" role="alert">{{ maker.problem.value }}</p>
+  <section v-for="{ b, i } in cut" :key="i" data-test="batch">
+    <h3>{{ batchName(b.batch) }}</h3>
+    <p class="quiet small">
+      {{ b.nesting.places.length }} parts, {{ b.batch.process.kind === 'printer' ? 'beds' : 'sheets' }}:
+      {{ b.sheets.length }}, {{ fixed(100 * b.nesting.filled, 0) }} % of what is used is parts; {{ sums(b) }}.
+      Time and cost are estimates.
+    </p>
+    <table class="ruled">
+      <tbody>
+        <tr v-for="(s, n) in b.sheets" :key="n" :class="{ chosen: shown[0] === i && shown[1] === n }">
+          <td>
+            <button type="button" class="plain" data-test="show-sheet" @click="shown = [i, n]">
+              {{ b.batch.process.kind === 'printer' ? 'bed' : 'sheet' }} {{ n + 1 }}
+            </button>
+          </td>
+          <td class="figure">{{ s.width }} × {{ s.height }} mm</td>
+          <td class="figure">
+            <template v-if="b.batch.process.kind !== 'printer'">
+              <button
+                type="button"
+                class="boxed"
+                :aria-label="`Save sheet ${n + 1} as SVG`"
+                data-test="save-sheet-svg"
+                @click="save(b, n, 'svg')"
+              >
+                SVG
+              </button>
+              <button
+                type="button"
+                class="boxed"
+                :aria-label="`Save sheet ${n + 1} as DXF`"
+                data-test="save-sheet-dxf"
+                @click="save(b, n, 'dxf')"
+              >
+                DXF
+              </button>
+            </template>
+          </td>
+        </tr>
+      </tbody>
+    </table>
+  </section>
+  <p v-if="laid && cut.length === 0">No flat part is made yet.</p>
+  <p v-for="(l, n) in left" :key="n" class="error-text" data-test="sheets-left">
+    {{ l.name }}: {{ sayProblem(l.problem) }}
+  </p>
+  <p class="quiet small">
+    Lines are in the order in which they should be cut: marks, what is drilled, holes, outlines; parts within
+    holes first. Layers: CUT, ENGRAVE, DRILL, REFERENCE.
+  </p>
+</template>
+
+<style scoped>
+.row {
+  display: flex;
+  align-items: center;
+  gap: 8px;
+  margin: 6px 0;
+}
+
+.small {
+  font-size: 13px;
+}
+</style>
