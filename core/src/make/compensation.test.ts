@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import { circle, flatten, type Path, polygon, reversePath, signedArea } from '../geometry/index.ts';
 import { must } from '../result/index.ts';
-import { compensated, growthOf, leavesAsIs, leftUncut, offsetPath } from './index.ts';
+import { compensated, growthOf, leavesAsIs, leftUncut, offsetPath, uncutCorners } from './index.ts';
 
 const square = (side: number): Path =>
   polygon([
@@ -78,6 +78,10 @@ describe('compensation', () => {
     const notch = polygon([[0, 0], [30, 0], [30, 20], [20, 20], [20, 10], [10, 10], [10, 20], [0, 20]].map(([x, y]) => ({ x: x!, y: y! }))); // prettier-ignore
     for (const r of [1, 2, 4])
       expect(leftUncut(notch, r, 1e-4)).to.be.closeTo(2 * (1 - Math.PI / 4) * r * r, 0.01);
+    const corners = uncutCorners(notch, 2, 1e-3);
+    expect(corners.length, 'two inside corners').to.equal(2);
+    for (const c of corners) expect(Math.abs(area(c))).to.be.closeTo((1 - Math.PI / 4) * 4, 0.01);
+    expect([uncutCorners(square(20), 3, 1e-3), uncutCorners(notch, 0, 1e-3)]).to.deep.equal([[], []]);
     expect(leftUncut(square(20), 3, 1e-4)).to.be.closeTo(0, 1e-3);
     expect(leftUncut(notch, 0, 1e-4)).to.equal(0);
   });

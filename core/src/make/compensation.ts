@@ -1,4 +1,4 @@
-import { Clipper, EndType, JoinType } from 'clipper2-ts';
+import { Clipper, EndType, FillRule, JoinType } from 'clipper2-ts';
 import { circle, flatten, type Path, polygon, signedArea } from '../geometry/index.ts';
 import type { Process } from '../machine/index.ts';
 import { fail, ok, type Result } from '../result/index.ts';
@@ -95,6 +95,20 @@ export function compensated(
     paths.push(moved.value);
   }
   return ok(paths);
+}
+
+/**
+ * What a round cutter of that radius leaves uncut in inside corners of an outline, as closed figures: the outline rolled round outside by the
+ * cutter, less itself. Slivers thinner than the chords are left out.
+ */
+export function uncutCorners(outline: Path, radius: number, chordError: number): Path[] {
+  if (radius <= 0) return [];
+  const points = flatten(outline, chordError).map(p => ({ x: p.x, y: p.y }));
+  const ccw = signedArea(points) > 0 ? points : [...points].reverse();
+  const rolled = inflate(ccw, radius, chordError).flatMap(p => inflate(p, -radius, chordError));
+  return Clipper.differenceD(rolled, [ccw], FillRule.NonZero, DECIMALS)
+    .filter(p => Math.abs(Clipper.areaD(p)) > 20 * chordError * chordError)
+    .map(p => polygon(p.map(q => ({ x: q.x, y: q.y }))));
 }
 
 /**

@@ -4,13 +4,14 @@ import Module from 'manifold-3d';
 import { readFileSync } from 'node:fs';
 import { KINDS } from '../../test/kinds.ts';
 import { derive, type Derived } from '../derive/index.ts';
-import { runPrinter, sectionAt } from '../dry/index.ts';
+import { judgeLayer, runPrinter, sectionAt } from '../dry/index.ts';
 import { writeStl } from '../format/index.ts';
-import { isClosed, meshBounds, meshVolume, type TriMesh } from '../geometry/index.ts';
+import { flatten, isClosed, meshBounds, meshVolume, type TriMesh } from '../geometry/index.ts';
 import { type Machine, newMachine, readMachine, setWheel, type Wheel } from '../machine/index.ts';
 import { AS_IS } from '../make/index.ts';
 import { plantPlanetary } from '../build/index.ts';
 import { must } from '../result/index.ts';
+import { flatParts } from '../workshop/index.ts';
 import { extraParts, inPlaceSets, partMaker, printedInPlace, printGrowth, type SolidKit, solidParts, wheelSolid } from './index.ts'; // prettier-ignore
 
 const demo = (name: string): Machine =>
@@ -121,6 +122,23 @@ describe('first layers and engraving', () => {
       partMaker(kit, derive(machine(0)))(part, growth, derive(machine(0)).machine.processes[0]),
     );
     expect(areaAt(plain, 0.1)).to.be.closeTo(areaAt(plain, 1), 1e-3);
+  });
+
+  it('printed by a printer that is as far off as its profile says, the body comes out as the finished wheel', () => {
+    const m = machine(0.1);
+    const off = { ...m, processes: [{ ...m.processes[0]!, outlineGrowth: 0.08, holeShrink: 0.3 }] };
+    const d = derive(off);
+    const part = solidParts(d).find(p => p.id === 'w')!;
+    const { growth, process } = printGrowth(d, part);
+    const mesh = must(partMaker(kit, d)(part, growth, process));
+    const [finished] = flatParts(d).parts;
+    const expected = { name: 'w', outline: flatten(finished!.outline, 0.001), holes: finished!.holes.map(h => flatten(h, 0.001)) }; // prettier-ignore
+    const judged = judgeLayer(sectionAt(mesh, 2), { outline: 0.08, hole: 0.15 }, expected);
+    expect(judged.off).to.be.below(0.01);
+    expect(judged.holes).to.deep.equal({ wanted: 1, found: 1 });
+    const wrong = judgeLayer(sectionAt(mesh, 2), { outline: 0, hole: 0 }, expected);
+    expect(wrong.off, 'and by another it does not').to.be.closeTo(0.15, 0.01);
+    expect(judgeLayer([], { outline: 0, hole: 0 }, expected).found).to.equal(false);
   });
 
   it('count, name and mark are sunk into the upper face only', () => {

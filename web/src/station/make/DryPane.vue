@@ -1,14 +1,14 @@
 <script setup lang="ts">
 import type { CutRun, Mishap, PrintedBody } from '@tesseron/core/dry';
-import { judge } from '@tesseron/core/dry';
+import { judge, judgeLayer } from '@tesseron/core/dry';
 import { writeDxf } from '@tesseron/core/format';
 import { flatten, type Path, type Point, polygon, rotate } from '@tesseron/core/geometry';
 import type { Drawing } from '@tesseron/core/drawing';
-import { byId } from '@tesseron/core/machine';
-import { bedOf, rateOf } from '@tesseron/core/make';
+import { byId, processOf } from '@tesseron/core/machine';
+import { bedOf, growthOf, rateOf } from '@tesseron/core/make';
 import { fixed } from '@tesseron/core/units';
 import { sayProblem } from '@tesseron/core/words';
-import { batchName, type LaidBatch, sheetDrawing } from '@tesseron/core/workshop';
+import { batchName, flatParts, type LaidBatch, sheetDrawing } from '@tesseron/core/workshop';
 import { computed, ref, shallowRef, watch } from 'vue';
 import { openToolFile } from '../../keep';
 import { useOpen } from '../../machine/use-open';
@@ -93,6 +93,25 @@ function expected(laid: LaidBatch): Parameters<typeof judge>[0] {
     return part ? [{ name: part.name, outline: put(part.outline), holes: part.holes.map(put) }] : [];
   }); // prettier-ignore
 }
+/** The first flat part that this printer makes, as its own STL file is written, built, and held against the finished part. */
+async function ownPart(): Promise<void> {
+  clear();
+  const p = process.value;
+  const part = flatParts(derived.value).parts.find(q => processOf(machine.value, q.id)?.id === p?.id);
+  const file = part && (await maker.make({ task: 'solid', machine: machine.value, part: part.id }))?.file;
+  if (!p || !part || !file) {
+    problem.value =
+      maker.problem.value || 'No flat part is printed with this tool. Choose another, or a file.';
+    return;
+  }
+  name.value = `${part.name}, as STL`;
+  await print('part.stl', file);
+  const layers = printed.value?.[0]?.layers ?? [];
+  const middle = layers[Math.floor(layers.length / 2)];
+  const { outline, hole } = growthOf(p);
+  const finished = { name: part.name, outline: flatten(part.outline, 0.002), holes: part.holes.map(h => flatten(h, 0.002)) }; // prettier-ignore
+  if (middle) judged.value = [judgeLayer(middle.paths, { outline: -outline, hole: -hole }, finished)];
+}
 const clock = (s: number): string => (s > 5400 ? `${fixed(s / 3600, 1)} h` : `${fixed(s / 60, 1)} min`);
 const shownBody = computed(() => printed.value?.[body.value]);
 const asPath = (p: readonly Point[]): Path => polygon(p);
@@ -138,6 +157,9 @@ const worst = computed(() => (printed.value ?? []).map(b => ({ b, thin: Math.max
     <v-btn v-if="process && process.kind !== 'printer'" data-test="dry-own" @click="ownSheet"
       >This machine’s first sheet</v-btn
     >
+    <v-btn v-if="process?.kind === 'printer'" data-test="dry-own-part" @click="ownPart"
+      >This machine’s first printed part</v-btn
+    >
   </p>
   <div v-if="maker.making.value" class="row" role="status">
     <progress :value="maker.done.value" max="1" aria-label="Dry run" />
@@ -182,22 +204,6 @@ const worst = computed(() => (printed.value ?? []).map(b => ({ b, thin: Math.max
     <p v-if="cut.mishaps.length === 0">
       Every line is closed, none is cut twice, and inner lines come first.
     </p>
-    <table v-if="judged" class="ruled" data-test="dry-judged">
-      <thead>
-        <tr>
-          <th scope="col">finished part</th>
-          <th scope="col" class="figure">off by at most</th>
-          <th scope="col" class="figure">holes</th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="(j, n) in judged" :key="n">
-          <td>{{ j.name }}</td>
-          <td class="figure">{{ j.found ? `${fixed(j.off, 3)} mm` : 'not found' }}</td>
-          <td class="figure">{{ j.holes.found }} of {{ j.holes.wanted }}</td>
-        </tr>
-      </tbody>
-    </table>
   </template>
   <template v-if="printed">
     <h3>{{ name }}</h3>
@@ -244,6 +250,22 @@ const worst = computed(() => (printed.value ?? []).map(b => ({ b, thin: Math.max
       />
     </label>
   </template>
+  <table v-if="judged" class="ruled" data-test="dry-judged">
+    <thead>
+      <tr>
+        <th scope="col">finished part</th>
+        <th scope="col" class="figure">off by at most</th>
+        <th scope="col" class="figure">holes</th>
+      </tr>
+    </thead>
+    <tbody>
+      <tr v-for="(j, n) in judged" :key="n">
+        <td>{{ j.name }}</td>
+        <td class="figure">{{ j.found ? `${fixed(j.off, 3)} mm` : 'not found' }}</td>
+        <td class="figure">{{ j.holes.found }} of {{ j.holes.wanted }}</td>
+      </tr>
+    </tbody>
+  </table>
 </template>
 
 <style scoped>

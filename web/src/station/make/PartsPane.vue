@@ -2,7 +2,7 @@
 import { writeDxf, writeStep, writeSvg } from '@tesseron/core/format';
 import type { Drawing } from '@tesseron/core/drawing';
 import { byId, circleCount, processOf, setMaking } from '@tesseron/core/machine';
-import { compensated, growthOf, leavesAsIs, leftUncut } from '@tesseron/core/make';
+import { compensated, growthOf, leavesAsIs, leftUncut, uncutCorners } from '@tesseron/core/make';
 import { compensationName, fileName, fileNotes } from '@tesseron/core/output';
 import { ok, type Result } from '@tesseron/core/result';
 import { printGrowth, solidParts } from '@tesseron/core/solid';
@@ -36,15 +36,21 @@ function drawingOf(part: FlatPart): Result<Drawing> {
   const group = { name: part.name, x: 0, y: 0, angle: 0, shapes: [cut, ...marks], labels: part.labels };
   return ok({ title: `${machine.value.name}: ${part.name}`, notes: fileNotes(derived.value, process), groups: [group] }); // prettier-ignore
 }
-/** The same with the finished part dashed within it, where the file differs from it. */
+/** The same with the finished part dashed within it where the file differs from it, and what a cutter leaves in corners. */
 function shown(part: FlatPart): Result<Drawing> {
   const made = drawingOf(part);
   const process = forFile(part.id);
   if (!made.ok || !process || leavesAsIs(growthOf(process))) return made;
   const finished = { name: 'finished', role: 'reference' as const, paths: [part.outline, ...part.holes] };
+  const cutter = process.kind === 'router' ? (process.cutter ?? 0) / 2 : 0;
+  const left = {
+    name: 'not reached',
+    role: 'drill' as const,
+    paths: uncutCorners(part.outline, cutter, 0.02),
+  };
   return ok({
     ...made.value,
-    groups: made.value.groups.map(g => ({ ...g, shapes: [...g.shapes, finished] })),
+    groups: made.value.groups.map(g => ({ ...g, shapes: [...g.shapes, finished, left] })),
   });
 }
 /** What a router’s cutter cannot reach. */
