@@ -96,7 +96,9 @@ describe('the cutter that stands in', () => {
   });
 });
 
-describe('the printer that stands in', () => {
+describe('the printer that stands in', function () {
+  this.timeout(120_000);
+
   let kit: Awaited<ReturnType<typeof Module>>;
   before(async () => {
     kit = await Module();

@@ -6,7 +6,7 @@ import { type Machine, readMachine, setAxis } from '../machine/index.ts';
 import { must } from '../result/index.ts';
 import { boxOf, centred, foldCost, weight } from './fold/fold-cost.ts';
 import { foldPlan } from './fold/fold-plan.ts';
-import { seeded } from './fold/seeded.ts';
+import { seeded } from '../rational/index.ts';
 import { topologyOf } from './fold/topology.ts';
 
 const demo = (file: string): Machine =>

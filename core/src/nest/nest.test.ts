@@ -49,7 +49,9 @@ const placed = (
     return { outline: put(of.outline), holes: of.holes.map(put), sheet: p.sheet };
   });
 
-describe('parts laid on sheets', () => {
+describe('parts laid on sheets', function () {
+  this.timeout(120_000);
+
   it('keep the gap from each other and from the edge, whatever they are', () => {
     const part = fc.oneof(
       fc.double({ min: 3, max: 40, noNaN: true }).map(r => disc(r)),

@@ -1,4 +1,5 @@
 import { signedArea } from '../geometry/index.ts';
+import { seeded } from '../rational/index.ts';
 import { type Blank, grown, type Raster, rasterOf } from './raster.ts';
 import { lowestPlace, type SheetGrid, sheetGrid, shutGrid, take } from './sheet-grid.ts';
 
@@ -70,7 +71,7 @@ export function* nest(question: NestQuestion): Generator<number, Nesting> {
   const order = parts
     .flatMap((p, i) => Array.from({ length: p.number }, () => i))
     .sort((a, b) => (areas[b] ?? 0) - (areas[a] ?? 0) || a - b);
-  const random = randomFrom(question.seed);
+  const random = seeded(question.seed);
   let best: Nesting | undefined;
   for (let n = 0; n < Math.max(1, tries); n++) {
     const made = yield* layOut(n === 0 ? order : shuffled(order, areas, random), rasters, sheets, cell, gap, areas, FIRST_TURNS[n % 3], f => (n + f) / tries); // prettier-ignore
@@ -222,16 +223,4 @@ function shuffled(order: readonly number[], areas: readonly number[], random: ()
     key.set(part, known);
     return known;
   }
-}
-
-/** Numbers from 0 to 1 that follow from a seed (mulberry32, public domain). */
-function randomFrom(seed: number): () => number {
-  let state = seed >>> 0;
-  return () => {
-    state = (state + 0x6d2b79f5) >>> 0;
-    let t = state;
-    t = Math.imul(t ^ (t >>> 15), t | 1);
-    t ^= t + Math.imul(t ^ (t >>> 7), t | 61);
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
-  };
 }

@@ -2,3 +2,4 @@ export * from './integer.ts';
 export * from './rational.ts';
 export * from './decimal.ts';
 export * from './continued-fraction.ts';
+export * from './seeded.ts';

@@ -26,7 +26,9 @@ const made = (d: Derived, id: string): TriMesh =>
   must(partMaker(kit, d)(solidParts(d).find(p => p.id === id)!));
 const areaAt = (mesh: TriMesh, z: number): number => Math.abs(Clipper.areaPathsD(Clipper.unionD(sectionAt(mesh, z), [], FillRule.EvenOdd, 5))); // prettier-ignore
 
-describe('bodies beside wheels', () => {
+describe('bodies beside wheels', function () {
+  this.timeout(120_000);
+
   const byHand = (m: Machine): Machine => ({ ...m, drive: { ...m.drive!, by: 'hand' } });
 
   it('of every kind of machine are closed, turned outwards, and stand on the bed', () => {
@@ -90,7 +92,9 @@ describe('bodies beside wheels', () => {
   });
 });
 
-describe('first layers and engraving', () => {
+describe('first layers and engraving', function () {
+  this.timeout(120_000);
+
   const wheel: Wheel = { id: 'w', name: 'Moon 7', member: 'drive', toothing: 'toothing1', role: 'wheel', layer: 0, teeth: { kind: 'count', count: 24 }, bore: { kind: 'round', diameter: 6 } }; // prettier-ignore
   const machine = (flare: number, body?: Wheel['body']): Machine => ({
     ...newMachine('m'),
@@ -154,7 +158,9 @@ describe('first layers and engraving', () => {
   });
 });
 
-describe('planetary sets printed in place', () => {
+describe('planetary sets printed in place', function () {
+  this.timeout(120_000);
+
   /** A set of 12, 12 and 36 with three planets, printed, of straight or double helical teeth. */
   function set(double: boolean, chordError?: number): Derived {
     const base = newMachine('set');

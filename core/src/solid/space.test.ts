@@ -20,7 +20,9 @@ function standsAt(d: Derived, wheel: Wheel): { bed: Space; up: Space } {
   return { bed: inSpace(frame, at, item.at.z), up };
 }
 
-describe('the machine in space', () => {
+describe('the machine in space', function () {
+  this.timeout(120_000);
+
   it('frames are right-handed and at right angles, whatever they hang on', () => {
     for (const machine of [...Object.values(KINDS), demo('ossel-brine-pump'), demo('wading-heron')]) {
       for (const f of spaceFrames(derive(machine), 3).values()) {

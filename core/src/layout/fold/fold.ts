@@ -10,7 +10,7 @@ import type { Extent, LayoutParts } from '../solids.ts';
 import type { MotionParts } from '../turning.ts';
 import { boxOf, centred, foldCost, weight } from './fold-cost.ts';
 import { type FoldPlan, foldPlan } from './fold-plan.ts';
-import { seeded } from './seeded.ts';
+import { seeded } from '../../rational/index.ts';
 import { topologyOf } from './topology.ts';
 
 /** What a fold is asked: the machine, its centre distances, what its wheels fill, and how hard to look. */
