@@ -1,13 +1,13 @@
 import type { Derived } from '../derive/index.ts';
 import { couponDrawing, couponsFor } from '../coupon/index.ts';
 import { type Files, type Paper, writeCsv, writeDxf, writePdf, writeStep, writeStl, writeSvg, writeThreeMf } from '../format/index.ts'; // prettier-ignore
-import { byId, type Process, processOf, writeMachine } from '../machine/index.ts';
-import { cautionsFor, cautionsOf, compensated, growthOf } from '../make/index.ts';
-import { compensationName, drillingTable, fileName, fileNotes, indicatorDrawing, planDrawing, wheelDrawing } from '../output/index.ts'; // prettier-ignore
+import { type Process, processOf, writeMachine } from '../machine/index.ts';
+import { cautionsFor, cautionsOf } from '../make/index.ts';
+import { compensationName, drillingTable, fileName, indicatorDrawing, planDrawing } from '../output/index.ts'; // prettier-ignore
 import type { Problem } from '../result/index.ts';
-import { bedPlates, couponBodies, inPlaceSets, type MadePart, partMaker, printedInPlace, printGrowth, type SolidKit, solidParts } from '../solid/index.ts'; // prettier-ignore
+import { bedPlates, couponBodies, inPlaceSets, isBought, type MadePart, partMaker, printedInPlace, printGrowth, type SolidKit, solidParts } from '../solid/index.ts'; // prettier-ignore
 import { CAUTIONS, sayProblem } from '../words/index.ts';
-import { batchesOf, batchName, flatParts, hardwareList, layOutBatch, partsList, patternsOf, sheetDrawing } from '../workshop/index.ts'; // prettier-ignore
+import { batchesOf, batchName, flatParts, hardwareList, layOutBatch, partDrawing, partsList, patternsOf, sheetDrawing } from '../workshop/index.ts'; // prettier-ignore
 import { workingText } from './working-text.ts';
 
 /** What is wished of an archive. */
@@ -108,18 +108,13 @@ function singles(derived: Derived, put: Put, left: Left): void {
     const process = processOf(derived.machine, part.id);
     put('parts', [part.name], 'step', writeStep({ name: part.name, outline: part.outline, holes: part.holes, height: part.thickness })); // prettier-ignore
     if (!process || process.kind === 'printer') continue;
-    const drawing = byId(derived.machine.wheels, part.id)
-      ? wheelDrawing(derived, part.id, process)
-      : undefined;
-    if (drawing && !drawing.ok) left.push({ name: part.name, problem: drawing.problem });
-    const shown = drawing?.ok ? drawing.value : undefined;
-    const paths = shown
-      ? undefined
-      : compensated(part.outline, part.holes, growthOf(process), derived.chordError);
-    const own = shown ?? (paths?.ok ? { title: `${derived.machine.name}: ${part.name}`, notes: fileNotes(derived, process), groups: [{ name: part.name, x: 0, y: 0, angle: 0, labels: part.labels, shapes: [{ name: part.name, role: 'cut' as const, paths: paths.value }, { name: `${part.name}, marks`, role: 'engrave' as const, paths: part.engraved }] }] } : undefined); // prettier-ignore
-    if (!own) continue;
-    put('parts', [part.name, ...compensationName(process)], 'svg', writeSvg(own));
-    put('parts', [part.name, ...compensationName(process)], 'dxf', writeDxf(own));
+    const drawing = partDrawing(derived, part, process);
+    if (!drawing.ok) {
+      left.push({ name: part.name, problem: drawing.problem });
+      continue;
+    }
+    put('parts', [part.name, ...compensationName(process)], 'svg', writeSvg(drawing.value));
+    put('parts', [part.name, ...compensationName(process)], 'dxf', writeDxf(drawing.value));
   }
 }
 
@@ -141,9 +136,6 @@ function coupons(process: Process, derived: Derived, kit: SolidKit, put: Put): v
   }
 }
 
-/** Printed only by who asks for their bodies: rods, pins and keys are bought. */
-const BOUGHT: ReadonlySet<string> = new Set(['rod', 'pin', 'key']);
-
 /** Bodies of what is printed, one file each and as plates; sets that are printed in place. */
 async function* bodies(derived: Derived, kit: SolidKit, put: Put, left: Left): AsyncGenerator<ArchiveNews> {
   const { machine } = derived;
@@ -160,7 +152,7 @@ async function* bodies(derived: Derived, kit: SolidKit, put: Put, left: Left): A
       continue;
     }
     put('solids', [part.name, ...compensationName(process)], 'stl', writeStl(mesh.value, part.name));
-    if (!BOUGHT.has(part.kind))
+    if (!isBought(part))
       made.get(process?.id ?? '')?.push({ name: part.name, number: part.number, mesh: mesh.value });
   }
   for (const printer of printers) {

@@ -106,6 +106,7 @@ export function derive(machine: Machine, before?: Derived, chordError = CHORD_ER
       indicators,
       machine.process,
       machine.processes,
+      machine.making,
     ],
     () => {
       const { rates, responses } = train.value;

@@ -1,6 +1,6 @@
-import { FIT_ALLOWANCE, fitLimits } from '../body/index.ts';
+import { type Allowances, fitAllowance, fitLimits } from '../body/index.ts';
 import { circle, direction, distance, type Path, type Point, polar, polygon } from '../geometry/index.ts';
-import { axesOfMesh, byId, GROUND, type Machine } from '../machine/index.ts';
+import { axesOfMesh, byId, GROUND, type Machine, processOf } from '../machine/index.ts';
 import { type Finding, finding } from '../result/index.ts';
 import { hullRound } from './hull.ts';
 import { linesOf } from './lines.ts';
@@ -34,11 +34,11 @@ export interface Plate {
 /** Stock between two holes, or a hole and the edge, below which it is likely to break out, mm (common practice, no source). */
 export const LEAST_BRIDGE = 2;
 
-/** What a bearing hole is larger by than its arbor, mm across; the middle of what a fit of ISO 286 leaves. */
-export function bearingAllowance(fit: PlatesSaid['fit'], diameter: number): number {
-  if (fit === 'sliding' || fit === 'free') return FIT_ALLOWANCE[fit];
+/** What a bearing hole is larger by than its arbor, mm across: as the plate's tool was measured to leave, or the middle of what a fit of ISO 286 leaves. */
+export function bearingAllowance(fit: PlatesSaid['fit'], diameter: number, says?: Allowances): number {
+  if (fit === 'sliding' || fit === 'free') return fitAllowance(fit, says);
   const limits = fitLimits(fit, diameter);
-  return limits ? (limits.clearance[0] + limits.clearance[1]) / 2 : FIT_ALLOWANCE.free;
+  return limits ? (limits.clearance[0] + limits.clearance[1]) / 2 : fitAllowance('free', says);
 }
 
 /**
@@ -54,6 +54,7 @@ export function platesOf(parts: LayoutParts): Plate[] {
   return (['back', 'front'] as const).flatMap(side => {
     const band = stack[side];
     if (!band) return [];
+    const fits = processOf(machine, `plate ${side}`)?.fits;
     const bearings = lines.flatMap((line, i) => {
       const at = parts.motion.at[line.axis];
       const hole =
@@ -63,12 +64,13 @@ export function platesOf(parts: LayoutParts): Plate[] {
           said,
           line.arbors.map(a => a.id),
           band,
+          fits,
         );
       return at && hole ? [{ ...hole, number: i + 1, at, slot: slotOf(parts, line.arbors.map(a => a.axis)) }] : []; // prettier-ignore
     });
     const pillars = said.pillars.map((p, i): PlateHole => ({
       ...{ number: lines.length + i + 1, for: p.id, kind: 'pillar', at: { x: p.x, y: p.y } },
-      ...{ diameter: p.diameter + FIT_ALLOWANCE.press, slot: undefined },
+      ...{ diameter: p.diameter + fitAllowance('press', fits), slot: undefined },
     }));
     const holes = [...bearings, ...pillars];
     return [{ side, band, holes, outline: outlineOf(machine, said, holes) }];
@@ -80,6 +82,7 @@ function holeOf(
   said: PlatesSaid,
   arbors: readonly string[],
   band: Band,
+  fits: Allowances | undefined,
 ): Pick<PlateHole, 'for' | 'kind' | 'diameter'> | undefined {
   const passing = arbors.flatMap(id => {
     const [span, size] = [spans.of.get(id), sizes.get(id)];
@@ -88,11 +91,13 @@ function holeOf(
   const outermost = passing.reduce<(typeof passing)[number] | undefined>((o, s) => (o && o.diameter >= s.diameter ? o : s), undefined); // prettier-ignore
   if (outermost) {
     const { arbor, diameter } = outermost;
-    return { for: arbor, kind: 'bearing', diameter: diameter + bearingAllowance(said.fit, diameter) };
+    return { for: arbor, kind: 'bearing', diameter: diameter + bearingAllowance(said.fit, diameter, fits) };
   }
   const onRod = arbors.find(id => spans.of.get(id)?.stands === 'on a standing rod');
   const rod = (machine.layout.tubes ?? USUAL_TUBES).rod;
-  return onRod === undefined ? undefined : { for: onRod, kind: 'rod', diameter: rod + FIT_ALLOWANCE.press };
+  return onRod === undefined
+    ? undefined
+    : { for: onRod, kind: 'rod', diameter: rod + fitAllowance('press', fits) };
 }
 
 function slotOf({ machine, motion }: LayoutParts, axes: readonly string[]): PlateHole['slot'] {

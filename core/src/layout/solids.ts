@@ -51,6 +51,7 @@ export type SolidParts = Pick<
   | 'aims'
   | 'indicators'
   | 'processes'
+  | 'making'
   | 'process'
 >;
 

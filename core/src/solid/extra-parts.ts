@@ -1,5 +1,5 @@
 import type { Manifold } from 'manifold-3d';
-import { FIT_ALLOWANCE } from '../body/index.ts';
+import { borePath, boreFault, FIT_ALLOWANCE } from '../body/index.ts';
 import type { Derived } from '../derive/index.ts';
 import { circle, type Path, polar, polygon } from '../geometry/index.ts';
 import { BEYOND } from '../layout/index.ts';
@@ -117,7 +117,8 @@ function pinned(derived: Derived): ExtraPart[] {
     const number = 1 + moving.copies.filter(c => c.member === w.member).length;
     const thick = w.thickness ?? machine.stack.thickness;
     const { count, pitchRadius, pinDiameter } = teeth.spec;
-    const bore = figure.value.webRadius > 0 && w.bore?.kind === 'round' ? [circle(ORIGIN, w.bore.diameter / 2, false)] : []; // prettier-ignore
+    const hole = w.bore && w.bore.kind !== 'none' && !boreFault(w.bore) ? w.bore : undefined;
+    const bore = hole && figure.value.webRadius > 0 ? [borePath(hole, processOf(machine, w.id)?.fits)] : [];
     const places = Array.from({ length: count }, (_, i) =>
       polar(ORIGIN, pitchRadius, (2 * Math.PI * i) / count),
     );
@@ -159,7 +160,7 @@ function reducers(derived: Derived): ExtraPart[] {
       {
         ...{ id: `output ${j.id}`, kind: 'output', name: `output plate, ${disc?.name ?? ''}`, number: 1 },
         make: (kit, growth) => {
-          const bore = arbor === undefined ? [] : [circle(ORIGIN, arbor / 2, false)];
+          const bore = arbor === undefined ? [] : [circle(ORIGIN, (arbor + FIT_ALLOWANCE.press) / 2, false)];
           const plate = flat(
             kit,
             circle(ORIGIN, j.circle / 2 + j.pinDiameter),
@@ -199,7 +200,7 @@ function eccentric({ machine, layout, chordError }: Derived, a: string, b: strin
       make: (kit, growth) =>
         outside / 2 - form.eccentricity - bore / 2 < 0.6
           ? fail('eccentric-too-thin', { disc: disc.name, outside, bore, eccentricity: form.eccentricity })
-          : flat(kit, circle({ x: form.eccentricity, y: 0 }, outside / 2), [circle(ORIGIN, bore / 2, false)], thick, growth, chordError), // prettier-ignore
+          : flat(kit, circle({ x: form.eccentricity, y: 0 }, outside / 2), [circle(ORIGIN, (bore + FIT_ALLOWANCE.press) / 2, false)], thick, growth, chordError), // prettier-ignore
     },
   ];
 }

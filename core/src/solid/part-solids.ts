@@ -21,6 +21,9 @@ export interface SolidPart {
   readonly number: number;
 }
 
+/** Bought rather than printed, whatever the rest is made by: rods, pins and keys. */
+export const isBought = ({ kind }: Pick<SolidPart, 'kind'>): boolean => kind === 'rod' || kind === 'pin' || kind === 'key'; // prettier-ignore
+
 /** Which piece of the layout a part is: its index there. */
 const pieceIndex = (id: string): number => Number(id.replace(/^piece /, ''));
 

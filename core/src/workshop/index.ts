@@ -6,3 +6,4 @@ export * from './parts-list.ts';
 export * from './sheets.ts';
 export * from './digit-strip.ts';
 export * from './patterns.ts';
+export * from './part-drawing.ts';

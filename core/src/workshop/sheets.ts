@@ -14,6 +14,7 @@ import { compensated, gapOf, growthOf, sheetsOf } from '../make/index.ts';
 import { nest, type Nesting, type NestPlace } from '../nest/index.ts';
 import { fileNotes } from '../output/index.ts';
 import { type Batch, batchName } from './batches.ts';
+import { estimateOf } from './estimate.ts';
 import type { FlatPart, LeftPart } from './flat-parts.ts';
 
 /** How near to its true line a part is seen while it is laid out, mm; the gap is made wider by as much. */
@@ -161,4 +162,38 @@ function groupOf({ parts, batch }: LaidBatch, place: NestPlace): Group {
     ],
     labels: [],
   };
+}
+
+/** What all sheets of a batch take together; mass and cost unknown without density and price. Estimates. */
+export function batchTotals({ batch, nesting, parts, sheets }: LaidBatch): {
+  readonly seconds: number;
+  readonly mass: number | undefined;
+  readonly cost: number | undefined;
+} {
+  const each = parts.map(p => estimateOf(p.part, batch.process, batch.material));
+  const laid = nesting.places.flatMap(p => each[p.part] ?? []);
+  const seconds = laid.reduce((sum, e) => sum + e.seconds, 0);
+  const mass = laid.every(e => e.mass !== undefined)
+    ? laid.reduce((sum, e) => sum + (e.mass ?? 0), 0)
+    : undefined;
+  const { price } = batch.material ?? {};
+  const bySheet = price?.per === 'sheet' && batch.process.kind !== 'printer';
+  const cost = bySheet ? sheets.length * price.amount : price?.per === 'kg' && mass !== undefined ? (mass / 1000) * price.amount : undefined; // prettier-ignore
+  return { seconds, mass, cost };
+}
+
+/** The finished parts of a sheet where they lie on it, as points. */
+export function finishedOn(
+  { nesting, parts }: LaidBatch,
+  sheet: number,
+  chordError: number,
+): { name: string; outline: Point[]; holes: Point[][] }[] {
+  // prettier-ignore
+  return nesting.places
+    .filter(p => p.sheet === sheet)
+    .map(p => {
+      const { part } = parts[p.part] as FilePart;
+      const placed = (path: Path): Point[] => flatten(path, chordError).map(q => put(q, p));
+      return { name: part.name, outline: placed(part.outline), holes: part.holes.map(placed) };
+    });
 }

@@ -3,7 +3,7 @@ import { readFileSync } from 'node:fs';
 import { derive, type Derived } from '../derive/index.ts';
 import { readDxf, readSvg, writeDxf, writeSvg } from '../format/index.ts';
 import { judge, runCutter } from '../dry/index.ts';
-import { bounds, circle, flatten, type Point, polygon, rotate, signedArea } from '../geometry/index.ts';
+import { bounds, circle, flatten, polygon, signedArea } from '../geometry/index.ts';
 import {
   type Machine,
   type Material,
@@ -14,7 +14,7 @@ import {
 } from '../machine/index.ts';
 import { gapOf } from '../make/index.ts';
 import { must } from '../result/index.ts';
-import { batchesOf, batchName, digitStrip, drillText, estimateOf, type FlatPart, flatParts, hardwareList, type LaidBatch, layOutBatch, lengthOf, partsList, patternsOf, sheetDrawing } from './index.ts'; // prettier-ignore
+import { batchesOf, batchName, batchTotals, digitStrip, drillText, estimateOf, finishedOn, type FlatPart, flatParts, hardwareList, type LaidBatch, layOutBatch, lengthOf, partsList, patternsOf, sheetDrawing } from './index.ts'; // prettier-ignore
 
 const demo = (name: string): Machine =>
   must(readMachine(readFileSync(new URL(`../../../demo/${name}.json`, import.meta.url), 'utf8')));
@@ -113,17 +113,6 @@ describe('parts of a machine', () => {
 describe('sheets', function () {
   this.timeout(180_000);
 
-  /** The finished parts of a sheet where they lie. */
-  const expected = (of: LaidBatch, sheet: number): Parameters<typeof judge>[0] =>
-    of.nesting.places.filter(p => p.sheet === sheet).map(p => {
-      const { part } = of.parts[p.part]!;
-      const put = (path: Parameters<typeof flatten>[0]): Point[] => flatten(path, 0.002).map(q => {
-        const t = rotate(q, p.angle);
-        return { x: t.x + p.x, y: t.y + p.y };
-      });
-      return { name: part.name, outline: put(part.outline), holes: part.holes.map(put) };
-    }); // prettier-ignore
-
   it('of a laser-cut demo, written as DXF and cut dry from the file, drop the finished parts to 0.01 mm', () => {
     const d = derive(demo('saltreach-tide-clock'));
     const wheels = new Set(d.machine.wheels.map(w => w.name));
@@ -138,7 +127,7 @@ describe('sheets', function () {
           // prettier-ignore
           const run = must(runCutter(file, { kerf: of.batch.process.kerf ?? 0, rate: 10, travel: 100, pierce: 1 }));
           expect(run.mishaps, file.name).to.deep.equal([]);
-          const judged = judge(expected(of, i), run.dropped);
+          const judged = judge(finishedOn(of, i, 0.002), run.dropped);
           expect(judged.length).to.be.above(0);
           for (const j of judged) {
             expect(j.found, `${j.name} in ${file.name}`).to.equal(true);
@@ -156,7 +145,7 @@ describe('sheets', function () {
     const d = derive(demo('round-of-kestrels'));
     const [of] = laid(d);
     const run = must(runCutter({ name: 'x.dxf', text: writeDxf(sheetDrawing(d, of!, 0)) }, { kerf: 0.5, rate: 10, travel: 100, pierce: 1 })); // prettier-ignore
-    for (const j of judge(expected(of!, 0), run.dropped)) expect(j.off).to.be.closeTo(0.15, 0.02);
+    for (const j of judge(finishedOn(of!, 0, 0.002), run.dropped)) expect(j.off).to.be.closeTo(0.15, 0.02);
   });
 
   it('keep every line inside the sheet, each part apart from the next, and no line twice', () => {
@@ -211,6 +200,34 @@ describe('sheets', function () {
     const codes = new Set(of.left.map(l => l.problem.code));
     for (const code of codes) expect(code).to.equal('compensation-swallows');
     expect(of.left.length + of.parts.length).to.equal(of.batch.parts.length);
+  });
+});
+
+describe('what a tool leaves', () => {
+  it('in its coupons is left in the bearing holes of plates that it makes, and in no others', () => {
+    const m = demo('quartet-of-moons');
+    const holes = (machine: Machine): number[] => derive(machine).layout.plates.flatMap(p => p.holes.filter(h => h.kind === 'bearing').map(h => h.diameter)); // prettier-ignore
+    const fitted = (id: string): Machine => ({ ...m, processes: m.processes.map(p => (p.id === id ? { ...p, fits: { free: 0.41 } } : p)) }); // prettier-ignore
+    const before = holes(m);
+    holes(fitted('process2')).forEach((d, i) => expect(d - before[i]!).to.be.closeTo(0.41 - 0.25, 1e-9));
+    expect(holes(fitted('process1')), 'the printer makes no plate').to.deep.equal(before);
+  });
+
+  it('adds up over the sheets of a batch: every part as often as it lies there, every sheet paid whole', () => {
+    const [of] = laid(derive(demo('round-of-kestrels')), 2);
+    const totals = batchTotals(of!);
+    const each = of!.nesting.places.map(p => estimateOf(of!.parts[p.part]!.part, of!.batch.process, of!.batch.material)); // prettier-ignore
+    expect(totals.seconds).to.be.closeTo(
+      each.reduce((s, e) => s + e.seconds, 0),
+      1e-6,
+    );
+    expect(totals.mass).to.be.closeTo(
+      each.reduce((s, e) => s + e.mass!, 0),
+      1e-6,
+    );
+    expect(totals.cost).to.equal(9 * of!.sheets.length);
+    const { material: _, ...bare } = of!.batch;
+    expect(batchTotals({ ...of!, batch: { ...bare, material: undefined } }).mass).to.equal(undefined);
   });
 });
 

@@ -6,7 +6,7 @@ import { runCutter, runPrinter } from '@tesseron/core/dry';
 import { writeStl, writeThreeMf, writeZip } from '@tesseron/core/format';
 import type { TriMesh } from '@tesseron/core/geometry';
 import { byId, processOf } from '@tesseron/core/machine';
-import { bedPlates, couponBodies, inPlaceSets, type MadePart, partMaker, printedInPlace, printGrowth, type SolidKit, solidParts, spaceScene } from '@tesseron/core/solid'; // prettier-ignore
+import { bedPlates, couponBodies, inPlaceSets, isBought, type MadePart, partMaker, printedInPlace, printGrowth, type SolidKit, solidParts, spaceScene } from '@tesseron/core/solid'; // prettier-ignore
 import { batchesOf, layOutBatch } from '@tesseron/core/workshop';
 import type { MakeAnswers, MakeMessage, MakeRequest, Named, NotMade } from './make-requests';
 
@@ -75,14 +75,11 @@ async function solid({ machine, part }: Of<'solid'>): Promise<MakeAnswers['solid
   return mesh.ok ? { file: writeStl(mesh.value, found.name), left: [] } : { left: [{ name: found.name, problem: mesh.problem }] }; // prettier-ignore
 }
 
-/** Rods, pins and keys are bought, whatever the rest is made by. */
-const BOUGHT = new Set(['rod', 'pin', 'key']);
-
 async function plates({ machine, process }: Of<'plates'>): Promise<MakeAnswers['plates']> {
   const kit = await solidKit();
   const derived = derive(machine);
   const printer = byId(machine.processes, process);
-  const parts = solidParts(derived).filter(p => p.number > 0 && !BOUGHT.has(p.kind) && processOf(machine, p.id)?.id === process); // prettier-ignore
+  const parts = solidParts(derived).filter(p => p.number > 0 && !isBought(p) && processOf(machine, p.id)?.id === process); // prettier-ignore
   const make = partMaker(kit, derived);
   const made: MadePart[] = [];
   const left: NotMade[] = [];

@@ -2,13 +2,13 @@
 import type { CutRun, Mishap, PrintedBody } from '@tesseron/core/dry';
 import { judge, judgeLayer } from '@tesseron/core/dry';
 import { writeDxf } from '@tesseron/core/format';
-import { flatten, type Path, type Point, polygon, rotate } from '@tesseron/core/geometry';
+import { flatten, type Path, type Point, polygon } from '@tesseron/core/geometry';
 import type { Drawing } from '@tesseron/core/drawing';
 import { byId, processOf } from '@tesseron/core/machine';
 import { bedOf, growthOf, rateOf } from '@tesseron/core/make';
 import { fixed } from '@tesseron/core/units';
 import { sayProblem } from '@tesseron/core/words';
-import { batchName, flatParts, type LaidBatch, sheetDrawing } from '@tesseron/core/workshop';
+import { batchName, finishedOn, flatParts, sheetDrawing } from '@tesseron/core/workshop';
 import { computed, ref, shallowRef, watch } from 'vue';
 import { openToolFile } from '../../keep';
 import { useOpen } from '../../machine/use-open';
@@ -44,6 +44,10 @@ async function choose(): Promise<void> {
   if (!file) return;
   clear();
   name.value = file.name;
+  if (file.bytes.length === 0) {
+    problem.value = 'That file is empty or larger than 200 MB. Take one sheet or one bed of it.';
+    return;
+  }
   if (/\.(stl|3mf)$/i.test(file.name)) await print(file.name, file.bytes);
   else await run(file.name, new TextDecoder().decode(file.bytes));
 }
@@ -81,17 +85,7 @@ async function ownSheet(): Promise<void> {
   }
   name.value = `${batchName(laid.batch)}, sheet 1, as DXF`;
   const made = await run('sheet.dxf', writeDxf(sheetDrawing(derived.value, laid, 0)));
-  if (made) judged.value = judge(expected(laid), made.dropped);
-}
-function expected(laid: LaidBatch): Parameters<typeof judge>[0] {
-  return laid.nesting.places.filter(p => p.sheet === 0).flatMap(p => {
-    const part = laid.parts[p.part]?.part;
-    const put = (path: Path): Point[] => flatten(path, 0.002).map(q => {
-      const t = rotate(q, p.angle);
-      return { x: t.x + p.x, y: t.y + p.y };
-    });
-    return part ? [{ name: part.name, outline: put(part.outline), holes: part.holes.map(put) }] : [];
-  }); // prettier-ignore
+  if (made) judged.value = judge(finishedOn(laid, 0, 0.002), made.dropped);
 }
 /** The first flat part that this printer makes, as its own STL file is written, built, and held against the finished part. */
 async function ownPart(): Promise<void> {

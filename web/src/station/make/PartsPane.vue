@@ -2,13 +2,13 @@
 import { writeDxf, writeStep, writeSvg } from '@tesseron/core/format';
 import type { Drawing } from '@tesseron/core/drawing';
 import { byId, circleCount, processOf, setMaking } from '@tesseron/core/machine';
-import { compensated, growthOf, leavesAsIs, leftUncut, uncutCorners } from '@tesseron/core/make';
+import { growthOf, leavesAsIs, leftUncut, uncutCorners } from '@tesseron/core/make';
 import { compensationName, fileName, fileNotes } from '@tesseron/core/output';
 import { ok, type Result } from '@tesseron/core/result';
 import { printGrowth, solidParts } from '@tesseron/core/solid';
 import { figure } from '@tesseron/core/units';
 import { sayProblem } from '@tesseron/core/words';
-import { type FlatPart, flatParts } from '@tesseron/core/workshop';
+import { type FlatPart, flatParts, partDrawing } from '@tesseron/core/workshop';
 import { computed, ref, watch } from 'vue';
 import { saveBlob, saveText } from '../../keep';
 import { useOpen } from '../../machine/use-open';
@@ -27,15 +27,7 @@ const problem = ref('');
 const ownable = (id: string): boolean => flat.value.has(id) || byId(machine.value.wheels, id) !== undefined;
 const forFile = (id: string): ReturnType<typeof processOf> => compensate.value ? processOf(machine.value, id) : undefined; // prettier-ignore
 
-function drawingOf(part: FlatPart): Result<Drawing> {
-  const process = forFile(part.id);
-  const paths = process ? compensated(part.outline, part.holes, growthOf(process), derived.value.chordError) : ok([part.outline, ...part.holes]); // prettier-ignore
-  if (!paths.ok) return paths;
-  const marks = part.engraved.length > 0 ? [{ name: `${part.name}, marks`, role: 'engrave' as const, paths: part.engraved }] : []; // prettier-ignore
-  const cut = { name: part.name, role: 'cut' as const, paths: paths.value };
-  const group = { name: part.name, x: 0, y: 0, angle: 0, shapes: [cut, ...marks], labels: part.labels };
-  return ok({ title: `${machine.value.name}: ${part.name}`, notes: fileNotes(derived.value, process), groups: [group] }); // prettier-ignore
-}
+const drawingOf = (part: FlatPart): Result<Drawing> => partDrawing(derived.value, part, forFile(part.id));
 /** The same with the finished part dashed within it where the file differs from it, and what a cutter leaves in corners. */
 function shown(part: FlatPart): Result<Drawing> {
   const made = drawingOf(part);

@@ -4,7 +4,7 @@ import type { Drawing } from '@tesseron/core/drawing';
 import { compensationName, fileName } from '@tesseron/core/output';
 import { fixed } from '@tesseron/core/units';
 import { sayProblem } from '@tesseron/core/words';
-import { batchName, estimateOf, type LaidBatch, sheetDrawing } from '@tesseron/core/workshop';
+import { batchName, batchTotals, type LaidBatch, sheetDrawing } from '@tesseron/core/workshop';
 import { computed, ref, shallowRef, watch } from 'vue';
 import { saveText } from '../../keep';
 import { useOpen } from '../../machine/use-open';
@@ -26,21 +26,13 @@ const cut = computed(() => laid.value?.laid.map((b, i) => ({ b, i })) ?? []);
 const left = computed(() => [...(laid.value?.left ?? []), ...cut.value.flatMap(c => c.b.left)]);
 const drawingOf = (b: LaidBatch, sheet: number): Drawing => sheetDrawing(derived.value, b, sheet);
 
-/** Time, mass and cost of everything on all sheets of a batch. */
-function sums({ batch, nesting, parts, sheets }: LaidBatch): string {
-  let [seconds, mass] = [0, 0];
-  for (const place of nesting.places) {
-    const part = parts[place.part]?.part;
-    const made = part && estimateOf(part, batch.process, batch.material);
-    seconds += made?.seconds ?? 0;
-    mass += made?.mass ?? 0;
-  }
-  const { price } = batch.material ?? {};
-  const cost = price?.per === 'sheet' ? sheets.length * price.amount : price && mass > 0 ? (mass / 1000) * price.amount : undefined; // prettier-ignore
+/** Time, mass and cost of everything on all sheets of a batch, in words. */
+function sums(b: LaidBatch): string {
+  const { seconds, mass, cost } = batchTotals(b);
   return [
     `about ${seconds > 5400 ? `${fixed(seconds / 3600, 1)} h` : `${fixed(seconds / 60, 0)} min`}`,
-    mass > 0 ? `${fixed(mass, 0)} g` : '',
-    cost === undefined ? '' : `cost ${fixed(cost, 2)}`,
+    mass === undefined ? '' : `${fixed(mass, 0)} g`,
+    cost === undefined ? '' : `cost ${fixed(cost, 2)} in your own money`,
   ]
     .filter(Boolean)
     .join(', ');
