@@ -16,6 +16,7 @@ export default tseslint.config(
       '@typescript-eslint/consistent-type-imports': ['error', { fixStyle: 'inline-type-imports' }],
       '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
       '@typescript-eslint/no-invalid-void-type': 'off',
+      'max-len': ['error', { code: 120 }],
       'vue/require-default-prop': 'off',
       'vue/max-attributes-per-line': 'off',
       'vue/singleline-html-element-content-newline': 'off',
@@ -32,6 +33,7 @@ export default tseslint.config(
     rules: {
       'max-lines': ['error', { max: 320, skipBlankLines: true, skipComments: true }],
       complexity: ['error', 24],
+      'max-lines-per-function': ['error', { max: 80, skipComments: true }],
     },
   },
   {

@@ -24,10 +24,16 @@ function answer(query: BranchQuery): string {
   const { plan, proven } = must(step.value);
   const proof = proven ? 'proven' : 'not proven';
   if (!plan) return `none, ${proof}`;
-  return `worst ${(toNumber(plan.worst) * 1e6).toFixed(3)} ppm, ${plan.different} different counts, sum ${plan.sum}, ${proof}`;
+  return (
+    `worst ${(toNumber(plan.worst) * 1e6).toFixed(3)} ppm, ${plan.different} different ` +
+    `counts, sum ${plan.sum}, ${proof}`
+  );
 }
 
-/** The baseline: for every sum, every pair of meshes for every moon, at one turn of the drive a day; worst error only. */
+/**
+ * The baseline: for every sum, every pair of meshes for every moon, at one turn of the drive a day; worst error
+ * only.
+ */
 function plainLoops(): number {
   const wanted = outputs.map(o => toNumber(o.rate));
   let best = Infinity;

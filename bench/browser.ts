@@ -18,7 +18,10 @@ const COUNT_FRAMES = `new Promise(resolve => {
   });
 })`;
 
-/** Measures the built application in headless Chromium with software drawing: frames a second, the search, long tasks. */
+/**
+ * Measures the built application in headless Chromium with software drawing: frames a second, the search, long
+ * tasks.
+ */
 export async function browserBench(): Promise<void> {
   const app = await startApp();
   const { page } = await app.open();
@@ -31,7 +34,8 @@ export async function browserBench(): Promise<void> {
   const running = await frames();
   await page.click('[data-test=run]');
   console.log(
-    `60 wheels running: ${running.toFixed(0)} frames a second; the same page at rest: ${still.toFixed(0)}; ratio ${(running / still).toFixed(2)}`,
+    `60 wheels running: ${running.toFixed(0)} frames a second; the same page at rest: ` +
+      `${still.toFixed(0)}; ratio ${(running / still).toFixed(2)}`,
   );
 
   await planDrag(page);
@@ -55,7 +59,8 @@ export async function browserBench(): Promise<void> {
   );
   const proof = await page.locator('[data-test=proof]').innerText();
   console.log(
-    `search in its worker: ${/in\s+(\d+) ms/.exec(proof)?.[1]} ms; tasks over 50 ms on the page: ${tasks.length === 0 ? 'none' : `${tasks.join(', ')} ms`}`,
+    `search in its worker: ${/in\s+(\d+) ms/.exec(proof)?.[1]} ms; tasks over 50 ms on the ` +
+      `page: ${tasks.length === 0 ? 'none' : `${tasks.join(', ')} ms`}`,
   );
   await freshWorkers(page);
   await app.close();
@@ -88,13 +93,19 @@ async function ninetyRunning(page: Page, base: string): Promise<void> {
     await page.waitForTimeout(500);
     const still = await page.evaluate<number>(COUNT_FRAMES);
     await page.click('[data-test=run]');
-    await client.send('HeapProfiler.startSampling', { samplingInterval: 8192, includeObjectsCollectedByMajorGC: true, includeObjectsCollectedByMinorGC: true }); // prettier-ignore
+    await client.send('HeapProfiler.startSampling', {
+      samplingInterval: 8192,
+      includeObjectsCollectedByMajorGC: true,
+      includeObjectsCollectedByMinorGC: true,
+    });
     const running = await page.evaluate<number>(COUNT_FRAMES);
     const { profile } = await client.send('HeapProfiler.stopSampling');
     await page.click('[data-test=run]');
     const kilobytes = all(profile.head as unknown as SamplingNode) / 1024 / (running * 3);
     console.log(
-      `90 wheels running, ${view}: ${running.toFixed(0)} frames a second; the same page at rest: ${still.toFixed(0)}; ratio ${(running / still).toFixed(2)}; about ${kilobytes.toFixed(0)} kB allocated a frame`,
+      `90 wheels running, ${view}: ${running.toFixed(0)} frames a second; the same page at ` +
+        `rest: ${still.toFixed(0)}; ratio ${(running / still).toFixed(2)}; about ` +
+        `${kilobytes.toFixed(0)} kB allocated a frame`,
     );
   }
 }
@@ -116,7 +127,10 @@ async function planDrag(page: Page): Promise<void> {
   for (let i = 0; !done; i++) await page.mouse.move(x + 60 * Math.sin(i / 9), y + 60 * Math.cos(i / 7));
   const dragging = await counted;
   await page.mouse.up();
-  console.log(`60 wheels dragged in the plan: ${dragging.toFixed(0)} frames a second; the same page at rest: ${still.toFixed(0)}; ratio ${(dragging / still).toFixed(2)}`); // prettier-ignore
+  console.log(
+    `60 wheels dragged in the plan: ${dragging.toFixed(0)} frames a second; the same page at ` +
+      `rest: ${still.toFixed(0)}; ratio ${(dragging / still).toFixed(2)}`,
+  );
 }
 
 /** Runs in the page, as text: a new worker answers one question, then the same again; then another is cancelled. */
@@ -164,12 +178,18 @@ async function freshWorkers(page: Page): Promise<void> {
       cancelled: number;
     }>(`(${WORKER})(${JSON.stringify([url, ...asked])})`);
     console.log(
-      `${name}: ${fresh.toFixed(0)} ms in a fresh worker, its start included; ${warm.toFixed(0)} ms once warm; ratio ${(fresh / warm).toFixed(1)}; ${proven ? 'proven' : 'not proven'}; cancel heard and the next question answered after ${cancelled.toFixed(0)} ms`,
+      `${name}: ${fresh.toFixed(0)} ms in a fresh worker, its start included; ` +
+        `${warm.toFixed(0)} ms once warm; ratio ${(fresh / warm).toFixed(1)}; ` +
+        `${proven ? 'proven' : 'not proven'}; cancel heard and the next question answered ` +
+        `after ${cancelled.toFixed(0)} ms`,
     );
   }
 }
 
-/** Runs in the page, as text: presses a key on the chosen wheel, and waits for the frame after the drawing has changed. */
+/**
+ * Runs in the page, as text: presses a key on the chosen wheel, and waits for the frame after the drawing has
+ * changed.
+ */
 const EDIT = `key => new Promise(resolve => {
   const bar = document.activeElement;
   const svg = document.querySelector('[data-test=elevation]');
@@ -192,5 +212,9 @@ async function trainEdit(page: Page, base: string): Promise<void> {
   const times = [];
   for (let i = 0; i < 6; i++) times.push(await press(i % 2 === 0 ? 'ArrowUp' : 'ArrowDown'));
   const least = Math.min(...times);
-  console.log(`90 wheels at Train, an edit to its drawn frame: best ${least.toFixed(0)} ms, all ${times.map(t => t.toFixed(0)).join(', ')} ms; one frame at rest: 17 ms; ratio ${(17 / least).toFixed(2)}`); // prettier-ignore
+  console.log(
+    `90 wheels at Train, an edit to its drawn frame: best ${least.toFixed(0)} ms, all ` +
+      `${times.map(t => t.toFixed(0)).join(', ')} ms; one frame at rest: 17 ms; ratio ` +
+      `${(17 / least).toFixed(2)}`,
+  );
 }

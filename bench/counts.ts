@@ -18,7 +18,10 @@ const search = (change: Partial<CountQuery>): void => {
   for (let step = job.next(); !step.done; step = job.next());
 };
 
-/** The baseline: every product by loops, sorted, and two pointers for the least error. It gives one train and no front. */
+/**
+ * The baseline: every product by loops, sorted, and two pointers for the least error. It gives one train and no
+ * front.
+ */
 function sortedProducts(stages: number, least: number, most: number): number {
   const all: number[] = [];
   const go = (value: number, from: number, left: number): void => {

@@ -14,7 +14,12 @@ export function layoutBench(): void {
   const ninety = derive(ninetyWheels());
   const parts = layoutOf(ninety);
   const moving = clock(() => clearancesOf(parts));
-  report('90 wheels, clearances through the whole motion', moving, 'deriving all from the document', clock(() => derive(ninety.machine))); // prettier-ignore
+  report(
+    '90 wheels, clearances through the whole motion',
+    moving,
+    'deriving all from the document',
+    clock(() => derive(ninety.machine)),
+  );
   report(
     '90 wheels on arms, layers (none can be)',
     clock(() => findLayers(parts)),
@@ -34,7 +39,12 @@ export function layoutBench(): void {
     const laid = layoutOf(derive(machine));
     const found = findLayers(laid);
     const said = found.ok ? `${found.value.layers} found, at least ${found.value.least}` : 'none can be';
-    report(`${name}, layers (${said})`, clock(() => findLayers(laid)), 'its clearances', clock(() => clearancesOf(laid))); // prettier-ignore
+    report(
+      `${name}, layers (${said})`,
+      clock(() => findLayers(laid)),
+      'its clearances',
+      clock(() => clearancesOf(laid)),
+    );
   }
   const read = (file: string): Machine =>
     must(machineFrom(JSON.parse(readFileSync(new URL(`../demo/${file}.json`, import.meta.url), 'utf8'))));
@@ -43,13 +53,23 @@ export function layoutBench(): void {
   foldBench('two noons', read('two-noons'), 130);
 }
 
-const GOING = [[72, 12], [64, 16], [60, 12], [56, 14], [48, 12], [45, 15]] as const; // prettier-ignore
+const GOING = [
+  [72, 12],
+  [64, 16],
+  [60, 12],
+  [56, 14],
+  [48, 12],
+  [45, 15],
+] as const;
 
 /** Stages one after another at module 1, each wheel driving a pinion of the next arbor. */
 function train(stages: readonly (readonly [number, number])[], swing: number): Machine {
   const start = newMachine('Train');
   const toothing = start.toothings[0]?.id ?? '';
-  const sized = { ...start, toothings: start.toothings.map(t => ({ ...t, size: { by: 'module' as const, module: 1 } })) }; // prettier-ignore
+  const sized = {
+    ...start,
+    toothings: start.toothings.map(t => ({ ...t, size: { by: 'module' as const, module: 1 } })),
+  };
   const b = builderOn(sized);
   let at = 'drive';
   stages.forEach((counts, i) => {
@@ -74,8 +94,11 @@ function foldBench(name: string, machine: Machine, diameter: number): void {
   const say = (f: Folded | undefined): string =>
     f ? `${(2 * f.radius).toFixed(1)} mm across, ${f.layers.layers} layers` : 'none';
   const volume = (f: Folded): number => f.radius ** 2 * f.height;
-  const ratio = best && random.best ? `; ratio of volumes ${(volume(random.best) / volume(best)).toFixed(2)}` : ''; // prettier-ignore
+  const ratio =
+    best && random.best ? `; ratio of volumes ${(volume(random.best) / volume(best)).toFixed(2)}` : '';
   console.log(
-    `folding the ${name} into ${diameter} mm: ${time.toFixed(0)} ms, ${folds.length} different, best ${say(best)}; plain random placement in the same time: ${random.found} of ${random.tried} clear, best ${say(random.best)}${ratio}`,
+    `folding the ${name} into ${diameter} mm: ${time.toFixed(0)} ms, ${folds.length} ` +
+      `different, best ${say(best)}; plain random placement in the same time: ${random.found} ` +
+      `of ${random.tried} clear, best ${say(random.best)}${ratio}`,
   );
 }

@@ -18,7 +18,10 @@ const { MaxRectsPacker } = createRequire(import.meta.url)('maxrects-packer') as 
   MaxRectsPacker: typeof Packer;
 };
 
-/** Making: sheets against the common packer of rectangles, a planetary set in place, and a machine of 90 wheels written whole. */
+/**
+ * Making: sheets against the common packer of rectangles, a planetary set in place, and a machine of 90 wheels
+ * written whole.
+ */
 export async function makingBench(): Promise<void> {
   const kit = await Module();
   kit.setup();
@@ -37,13 +40,26 @@ export async function makingBench(): Promise<void> {
   }, 1);
   let tops = 0;
   const packed = clock(() => {
-    const packer = new MaxRectsPacker(WIDTH - 2, 4000, 2, { allowRotation: true, smart: false, pot: false, square: false }); // prettier-ignore
+    const packer = new MaxRectsPacker(WIDTH - 2, 4000, 2, {
+      allowRotation: true,
+      smart: false,
+      pot: false,
+      square: false,
+    });
     const boxes = batch.parts.map(p => bounds(flatten(p.outline, 0.1)));
     packer.addArray(boxes.map(b => ({ width: b.maxX - b.minX, height: b.maxY - b.minY })) as never);
     tops = Math.max(...packer.bins.flatMap(b => b.rects.map(r => r.y + (r.rot ? r.width : r.height))));
   }, 1);
-  report(`${batch.parts.length} parts on sheets ${WIDTH} mm wide, 12 orders tried`, nested, 'their boxes by the rectangle packer', packed); // prettier-ignore
-  console.log(`  stock used: ${used.toFixed(0)} mm of it; rectangle packer ${tops.toFixed(0)} mm; ratio ${(tops / used).toFixed(2)}`); // prettier-ignore
+  report(
+    `${batch.parts.length} parts on sheets ${WIDTH} mm wide, 12 orders tried`,
+    nested,
+    'their boxes by the rectangle packer',
+    packed,
+  );
+  console.log(
+    `  stock used: ${used.toFixed(0)} mm of it; rectangle packer ${tops.toFixed(0)} mm; ` +
+      `ratio ${(tops / used).toFixed(2)}`,
+  );
 
   const set = printedSet();
   const ds = derive(set);
@@ -58,7 +74,19 @@ export async function makingBench(): Promise<void> {
     one,
   );
 
-  const printed: Machine = { ...machine, processes: [{ id: machine.process ?? 'process1', name: 'Printer', kind: 'printer', nozzle: 0.4, flare: 0.15, bed: { width: 300, depth: 300, height: 400 } }] }; // prettier-ignore
+  const printed: Machine = {
+    ...machine,
+    processes: [
+      {
+        id: machine.process ?? 'process1',
+        name: 'Printer',
+        kind: 'printer',
+        nozzle: 0.4,
+        flare: 0.15,
+        bed: { width: 300, depth: 300, height: 400 },
+      },
+    ],
+  };
   const dp = derive(printed);
   const start = performance.now();
   const job = allFiles(dp, kit, { paper: 'A4', sets: 1 });
@@ -66,13 +94,33 @@ export async function makingBench(): Promise<void> {
   while (!step.done) step = await job.next();
   const bytes = writeZip(step.value.files).length;
   const all = performance.now() - start;
-  console.log(`90 wheels written whole, solids and all (wanted: under 60 s): ${(all / 1000).toFixed(1)} s, ${step.value.files.size} files, ${(bytes / 1e6).toFixed(1)} MB; ratio to what is wanted ${(60000 / all).toFixed(2)}`); // prettier-ignore
+  console.log(
+    '90 wheels written whole, solids and all (wanted: under 60 s): ' +
+      `${(all / 1000).toFixed(1)} s, ${step.value.files.size} files, ` +
+      `${(bytes / 1e6).toFixed(1)} MB; ratio to what is wanted ${(60000 / all).toFixed(2)}`,
+  );
 }
 
 function printedSet(): Machine {
   const base = newMachine('set');
-  const aim = { id: 'a', name: 'out', wanted: '1/4', sense: 'either' as const, tolerance: { degrees: '1', over: '100 turns' }, frame: 'ground' }; // prettier-ignore
-  const m = plantPlanetary({ ...base, aims: [aim] }, { aim: 'a', set: { sun: 12, planet: 12, ring: 36, planets: 3 }, held: 'ring', driver: 'sun', module: 1.5 }); // prettier-ignore
+  const aim = {
+    id: 'a',
+    name: 'out',
+    wanted: '1/4',
+    sense: 'either' as const,
+    tolerance: { degrees: '1', over: '100 turns' },
+    frame: 'ground',
+  };
+  const m = plantPlanetary(
+    { ...base, aims: [aim] },
+    {
+      aim: 'a',
+      set: { sun: 12, planet: 12, ring: 36, planets: 3 },
+      held: 'ring',
+      driver: 'sun',
+      module: 1.5,
+    },
+  );
   return {
     ...m,
     processes: [{ id: 'process1', name: 'P', kind: 'printer', nozzle: 0.4, layer: 0.2, flare: 0.2 }],

@@ -2,8 +2,8 @@ import { builderOn } from '../core/src/build/index.ts';
 import { GROUND, type Machine, newMachine } from '../core/src/machine/index.ts';
 
 /**
- * A machine of 90 wheels for measuring: an arm carries a second arm; each stands over held wheels, and trains run on the
- * ground, on the first arm and on the second.
+ * A machine of 90 wheels for measuring: an arm carries a second arm; each stands over held wheels, and trains run
+ * on the ground, on the first arm and on the second.
  */
 export function ninetyWheels(): Machine {
   const start = newMachine('Ninety wheels');

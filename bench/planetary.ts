@@ -23,5 +23,10 @@ function plainLoops(): number {
 /** All planetary counts to 120 with 3 to 6 planets. */
 export function planetaryBench(): void {
   const ms = clock(() => must(searchPlanetary(QUERY)));
-  report('planetary counts to 120, 3 to 6 planets, exact, top 20', ms, 'plain loops in doubles, best only', clock(plainLoops)); // prettier-ignore
+  report(
+    'planetary counts to 120, 3 to 6 planets, exact, top 20',
+    ms,
+    'plain loops in doubles, best only',
+    clock(plainLoops),
+  );
 }

@@ -8,8 +8,8 @@ interface RandomPlacement {
 }
 
 /**
- * The baseline that folding is measured against: arrangements by chance alone, nothing swung to a better place, layers found
- * for each, for about so many milliseconds by the given clock.
+ * The baseline that folding is measured against: arrangements by chance alone, nothing swung to a better place,
+ * layers found for each, for about so many milliseconds by the given clock.
  */
 export function randomPlacement(
   query: FoldQuery,

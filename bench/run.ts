@@ -32,7 +32,8 @@ export function runBench(): void {
   report(`90 wheels, ${FRAMES} frames’ positions in the same places`, kept, 'in new ones every frame', anew);
   const scene = sideScene(d);
   const side = clock(() => {
-    for (let i = 0; i < FRAMES; i++) sideFrame(scene, { angle: 0.3, cut: 0 }, stancesAt(d.moving, at(i), into), d.positions.at); // prettier-ignore
+    for (let i = 0; i < FRAMES; i++)
+      sideFrame(scene, { angle: 0.3, cut: 0 }, stancesAt(d.moving, at(i), into), d.positions.at);
   });
   report(`90 wheels, ${FRAMES} frames cut open`, side, 'their positions alone', kept);
 
@@ -41,11 +42,18 @@ export function runBench(): void {
   for (const rate of Object.values(d.train.rates)) {
     const turns = { whole: 10n ** 9n + 7n, part: 0.25 };
     const exact = mul(rate, rational(4n * turns.whole + 1n, 4n));
-    const rest = toNumber(sub(exact, rational(exact.num >= 0n ? exact.num / exact.den : (exact.num - exact.den + 1n) / exact.den))); // prettier-ignore
+    const rest = toNumber(
+      sub(
+        exact,
+        rational(exact.num >= 0n ? exact.num / exact.den : (exact.num - exact.den + 1n) / exact.den),
+      ),
+    );
     const off = memberAngle(rate, turns) / (2 * Math.PI) - rest;
     worst = Math.max(worst, Math.abs(off - Math.round(off)));
   }
-  console.log(`90 wheels after 10⁹ turns: at most ${worst.toExponential(1)} turns from the angle worked in fractions`); // prettier-ignore
+  console.log(
+    `90 wheels after 10⁹ turns: at most ${worst.toExponential(1)} turns from the angle worked in fractions`,
+  );
 
   const date = must(parseDate('2126-03-01 06:30'));
   const seconds = secondsSince2000(date);
@@ -56,8 +64,16 @@ export function runBench(): void {
   report('90 wheels set to a date', set, 'the most that is wanted', 50);
 
   const member = machine.members.at(-1)?.id ?? '';
-  const aims = Array.from({ length: 30 }, (_, i) => ({ ...newAim(machine, `a${i}`, `${i + 2}.12345 h`), id: `aim${i}`, member })); // prettier-ignore
-  const charted = derive({ ...machine, drive: { member: machine.drive?.member ?? '', speed: { kind: 'period', text: '1 h' } }, aims }); // prettier-ignore
+  const aims = Array.from({ length: 30 }, (_, i) => ({
+    ...newAim(machine, `a${i}`, `${i + 2}.12345 h`),
+    id: `aim${i}`,
+    member,
+  }));
+  const charted = derive({
+    ...machine,
+    drive: { member: machine.drive?.member ?? '', speed: { kind: 'period', text: '1 h' } },
+    aims,
+  });
   const drift = clock(() => {
     for (const a of charted.machine.aims) {
       const state = charted.aims[a.id];
@@ -67,7 +83,14 @@ export function runBench(): void {
     }
   });
   report(`drift of 30 outputs over ${YEARS} years`, drift, 'the most that is wanted', 200);
-  const moon = derive({ ...machine, drive: { member: machine.drive?.member ?? '', speed: { kind: 'period', text: '365.25636 d' } }, aims: [{ ...newAim(machine, 'Mars', '686.98 d'), member }, { ...newAim(machine, 'Moon', '29.530588 d'), id: 'aim9', member }] }); // prettier-ignore
+  const moon = derive({
+    ...machine,
+    drive: { member: machine.drive?.member ?? '', speed: { kind: 'period', text: '365.25636 d' } },
+    aims: [
+      { ...newAim(machine, 'Mars', '686.98 d'), member },
+      { ...newAim(machine, 'Moon', '29.530588 d'), id: 'aim9', member },
+    ],
+  });
   const sky = clock(() =>
     skyAspects(moon, toNumber(seconds) / 86400, 365.25636 * 86400, { whole: 3n, part: 0.1 }),
   );

@@ -4,7 +4,7 @@ import { derive } from '../core/src/derive/index.ts';
 import { flatten } from '../core/src/geometry/index.ts';
 import { readMachine } from '../core/src/machine/index.ts';
 import { readyToRoll, rollCheck, rollingPair, freedom } from '../core/src/mesh/index.ts';
-import { must } from '../core/src/result/index.ts';
+import { fail, must } from '../core/src/result/index.ts';
 import { STANDARD_SPEC, toothFigure } from '../core/src/tooth/index.ts';
 import { clock, report } from './clock.ts';
 import { ninetyWheels } from './ninety-wheels.ts';
@@ -21,10 +21,19 @@ export function teethBench(): void {
   if (!mesh?.engagement) throw new Error('teethBench: no mesh');
   const { engagement } = mesh;
   const roll = clock(() => rollCheck(readyToRoll(engagement, CHORD), 48, CHORD), 9);
-  const [a, b] = ['minute-80-0', 'third-10'].map(id => flatten(must(noons.wheels[id]?.outline ?? { ok: false, problem: { code: 'none', data: {} } }), CHORD)); // prettier-ignore
+  const [a, b] = ['minute-80-0', 'third-10'].map(id =>
+    flatten(must(noons.wheels[id]?.outline ?? fail('part-unknown', { part: id })), CHORD),
+  );
   const pair = rollingPair(a ?? [], b ?? [], mesh.distance);
   const plain = clock(() => {
-    for (let k = 0; k < 48; k++) freedom(pair, (2 * Math.PI * k) / (48 * 80), Math.PI + Math.PI / 10 - (2 * Math.PI * k) / (48 * 10), 0.2, 1e-5); // prettier-ignore
+    for (let k = 0; k < 48; k++)
+      freedom(
+        pair,
+        (2 * Math.PI * k) / (48 * 80),
+        Math.PI + Math.PI / 10 - (2 * Math.PI * k) / (48 * 10),
+        0.2,
+        1e-5,
+      );
   }, 3);
   report('rolling one pair, 48 positions', roll, 'turning polygons until they overlap, by halving', plain);
   const machine = ninetyWheels();
@@ -34,5 +43,10 @@ export function teethBench(): void {
     derive(machine);
     toothFigure(ring, CHORD);
   }, 5);
-  report('90 wheels and a ring of 480 teeth, all outlines', outlines, 'the ring alone', clock(() => toothFigure(ring, CHORD), 9)); // prettier-ignore
+  report(
+    '90 wheels and a ring of 480 teeth, all outlines',
+    outlines,
+    'the ring alone',
+    clock(() => toothFigure(ring, CHORD), 9),
+  );
 }

@@ -36,7 +36,8 @@ function denseRates(m: Machine): number {
     for (let k = c; k <= ids.length; k++) row[k] = (row[k] ?? 0) / pivot;
     for (const [r, other] of rows.entries()) {
       const factor = other[c] ?? 0;
-      if (r !== top && factor !== 0) for (let k = c; k <= ids.length; k++) other[k] = (other[k] ?? 0) - factor * (row[k] ?? 0); // prettier-ignore
+      if (r !== top && factor !== 0)
+        for (let k = c; k <= ids.length; k++) other[k] = (other[k] ?? 0) - factor * (row[k] ?? 0);
     }
     top++;
   }
@@ -47,15 +48,34 @@ function denseRates(m: Machine): number {
 export function trainsBench(): void {
   const machine = ninetyWheels();
   const count = machine.wheels.length;
-  report(`${count} wheels, two nested arms, exact rates`, clock(() => trainRates(machine), 9), 'dense floating point', clock(() => denseRates(machine), 9)); // prettier-ignore
+  report(
+    `${count} wheels, two nested arms, exact rates`,
+    clock(() => trainRates(machine), 9),
+    'dense floating point',
+    clock(() => denseRates(machine), 9),
+  );
   const d = derive(machine);
   let part = 0;
   const frame = clock(() => {
     for (let i = 0; i < 100; i++) stancesAt(d.moving, { whole: 36525n, part: (part += 0.0001) % 1 });
   });
-  report('positions of 100 frames', frame, 'deriving the machine once, outlines too', clock(() => derive(machine))); // prettier-ignore
+  report(
+    'positions of 100 frames',
+    frame,
+    'deriving the machine once, outlines too',
+    clock(() => derive(machine)),
+  );
   let teeth = 40;
-  const edit = clock(() => derive(setWheel(machine.wheels[20]?.id ?? '', { teeth: { kind: 'count', count: (teeth = teeth === 40 ? 41 : 40) } })(machine), d), 9); // prettier-ignore
+  const edit = clock(
+    () =>
+      derive(
+        setWheel(machine.wheels[20]?.id ?? '', {
+          teeth: { kind: 'count', count: (teeth = teeth === 40 ? 41 : 40) },
+        })(machine),
+        d,
+      ),
+    9,
+  );
   report(
     'an edit of one count',
     edit,
@@ -75,9 +95,16 @@ export function trainsBench(): void {
     while (job.next().done !== true);
   };
   const blanks = clock(() => drain(fillBlanks(open, aims, 10)), 1);
-  report('three open counts of 12…100', blanks, 'one exact solving for each of the 704969 ways', clock(() => trainRates(machine), 5) * 704969); // prettier-ignore
+  report(
+    'three open counts of 12…100',
+    blanks,
+    'one exact solving for each of the 704969 ways',
+    clock(() => trainRates(machine), 5) * 704969,
+  );
   const limits = { least: 12, most: 120, planets: [3, 4], gap: 0.3, module: 1, top: 8 };
   const two = clock(() => drain(searchTwoRing({ ...limits, target: rational(1, 100) })));
-  const one = clock(() => searchPlanetary({ ...limits, target: rational(1, 5), held: 'ring', driver: 'sun', equalOnly: true })); // prettier-ignore
+  const one = clock(() =>
+    searchPlanetary({ ...limits, target: rational(1, 5), held: 'ring', driver: 'sun', equalOnly: true }),
+  );
   report('a set with two rings, 12…120', two, 'one with one ring', one);
 }

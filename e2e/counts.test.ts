@@ -20,7 +20,9 @@ async function accessible(page: Page, where: string, part = 'body'): Promise<voi
     .include(part)
     .withTags(['wcag2a', 'wcag2aa', 'wcag21aa'])
     .analyze();
-  expect(violations.map(v => `${where}: ${v.id}: ${v.nodes.map(n => n.target.join(' ')).join('; ')}`)).to.deep.equal([]); // prettier-ignore
+  expect(
+    violations.map(v => `${where}: ${v.id}: ${v.nodes.map(n => n.target.join(' ')).join('; ')}`),
+  ).to.deep.equal([]);
 }
 const search = async (page: Page): Promise<void> => {
   await page.click('[data-test=search]');

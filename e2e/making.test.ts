@@ -71,7 +71,12 @@ describe('making and setting', () => {
     await page.locator('[data-test=part-number]').first().fill('3');
     await page.locator('[data-test=part-number]').first().press('Enter');
     await page.click('[data-test=make-files]');
-    await page.locator('[data-test=parts-table] tr', { hasText: 'Tide hand wheel 1' }).locator('td').nth(1).getByText('3').waitFor(); // prettier-ignore
+    await page
+      .locator('[data-test=parts-table] tr', { hasText: 'Tide hand wheel 1' })
+      .locator('td')
+      .nth(1)
+      .getByText('3')
+      .waitFor();
     for (let i = 0; i < 5; i++) await page.click('[data-test=undo]');
     await page.click('[data-test=make-tools]');
     await page.locator('[data-test=cautions]', { hasText: 'PVC' }).waitFor();
@@ -184,49 +189,59 @@ describe('making and setting', () => {
     expect(await turns()).to.equal(0);
   });
 
-  it('makes solids: one part as STL, beds of all as 3MF, which programs that are not ours find closed and whole', async () => {
-    const { page, errors } = await app.open();
-    await fromStarter(page, app.base);
-    await go(page, 'make');
-    await page.click('[data-test=make-parts]');
-    const [stl] = await Promise.all([page.waitForEvent('download'), page.locator('[data-test=save-stl]').first().click()]); // prettier-ignore
-    expect(stl.suggestedFilename()).to.match(/\.stl$/);
-    const folder = await mkdtemp(join(tmpdir(), 'tesseron-'));
-    const one = join(folder, 'part.stl');
-    await stl.saveAs(one);
-    const report = execFileSync('admesh', [one], { encoding: 'utf8' });
-    expect(report).to.match(/Total disconnected facets\s*:\s*0\s+0/);
-    expect(report).to.match(/Degenerate facets\s*:\s*0/);
-    const volume = Number(/Volume\s*:\s*([\d.]+)/.exec(report)![1]);
-    // The tide hand's first wheel: area by the shoelace formula, bore out, times its thickness.
-    const machine = must(readMachine(await readFile(join(import.meta.dirname, '../demo/saltreach-tide-clock.json'), 'utf8'))); // prettier-ignore
-    const d = derive(machine);
-    const plane = must(wheelPlane(d, machine.wheels[0]!));
-    const area = (paths: readonly Path[]): number => paths.reduce((sum, p) => sum + Math.abs(signedArea(flatten(p, d.chordError))), 0); // prettier-ignore
-    const exact =
-      (area([plane.outline]) - area(plane.holes)) * wheelThickness(machine.stack, machine.wheels[0]!);
-    expect(volume / exact).to.be.closeTo(1, 1e-4);
-    await page.click('[data-test=make-tools]');
-    await page.click('[data-test=add-printer]');
-    await page.locator('[data-test=usual-tool]').nth(1).check();
-    await type(page, 'bed-width', '600');
-    await type(page, 'bed-depth', '600');
-    await page.click('[data-test=make-solids]');
-    const [all] = await Promise.all([page.waitForEvent('download'), page.click('[data-test=save-3mf]')]);
-    const whole = join(folder, 'all.3mf');
-    await all.saveAs(whole);
-    const info = execFileSync('assimp', ['info', whole], { encoding: 'utf8' });
-    const parts = solidParts(d).filter(p => !['rod', 'pin', 'key'].includes(p.kind));
-    // It tells equal bodies as one mesh; every object that is placed has a node, once a copy.
-    const nodes = info.match(/Object_\d+/g) ?? [];
-    expect(new Set(nodes).size, info).to.equal(parts.length);
-    expect(nodes.length).to.equal(parts.reduce((n, p) => n + p.number, 0));
-    expect(info).to.match(/Minimum point\s*\([\d.]+ [\d.]+ -?0\.0+/);
-    await page.click('[data-test=save-3mf]');
-    await page.click('[data-test=solids-cancel]');
-    await page.locator('[data-test=solids-cancel]').waitFor({ state: 'detached' });
-    expect(errors).to.deep.equal([]);
-  });
+  it(
+    'makes solids: one part as STL, beds of all as 3MF, which programs that are not ours ' +
+      'find closed and whole',
+    async () => {
+      const { page, errors } = await app.open();
+      await fromStarter(page, app.base);
+      await go(page, 'make');
+      await page.click('[data-test=make-parts]');
+      const [stl] = await Promise.all([
+        page.waitForEvent('download'),
+        page.locator('[data-test=save-stl]').first().click(),
+      ]);
+      expect(stl.suggestedFilename()).to.match(/\.stl$/);
+      const folder = await mkdtemp(join(tmpdir(), 'tesseron-'));
+      const one = join(folder, 'part.stl');
+      await stl.saveAs(one);
+      const report = execFileSync('admesh', [one], { encoding: 'utf8' });
+      expect(report).to.match(/Total disconnected facets\s*:\s*0\s+0/);
+      expect(report).to.match(/Degenerate facets\s*:\s*0/);
+      const volume = Number(/Volume\s*:\s*([\d.]+)/.exec(report)![1]);
+      // The tide hand's first wheel: area by the shoelace formula, bore out, times its thickness.
+      const machine = must(
+        readMachine(await readFile(join(import.meta.dirname, '../demo/saltreach-tide-clock.json'), 'utf8')),
+      );
+      const d = derive(machine);
+      const plane = must(wheelPlane(d, machine.wheels[0]!));
+      const area = (paths: readonly Path[]): number =>
+        paths.reduce((sum, p) => sum + Math.abs(signedArea(flatten(p, d.chordError))), 0);
+      const exact =
+        (area([plane.outline]) - area(plane.holes)) * wheelThickness(machine.stack, machine.wheels[0]!);
+      expect(volume / exact).to.be.closeTo(1, 1e-4);
+      await page.click('[data-test=make-tools]');
+      await page.click('[data-test=add-printer]');
+      await page.locator('[data-test=usual-tool]').nth(1).check();
+      await type(page, 'bed-width', '600');
+      await type(page, 'bed-depth', '600');
+      await page.click('[data-test=make-solids]');
+      const [all] = await Promise.all([page.waitForEvent('download'), page.click('[data-test=save-3mf]')]);
+      const whole = join(folder, 'all.3mf');
+      await all.saveAs(whole);
+      const info = execFileSync('assimp', ['info', whole], { encoding: 'utf8' });
+      const parts = solidParts(d).filter(p => !['rod', 'pin', 'key'].includes(p.kind));
+      // It tells equal bodies as one mesh; every object that is placed has a node, once a copy.
+      const nodes = info.match(/Object_\d+/g) ?? [];
+      expect(new Set(nodes).size, info).to.equal(parts.length);
+      expect(nodes.length).to.equal(parts.reduce((n, p) => n + p.number, 0));
+      expect(info).to.match(/Minimum point\s*\([\d.]+ [\d.]+ -?0\.0+/);
+      await page.click('[data-test=save-3mf]');
+      await page.click('[data-test=solids-cancel]');
+      await page.locator('[data-test=solids-cancel]').waitFor({ state: 'detached' });
+      expect(errors).to.deep.equal([]);
+    },
+  );
 
   it('tells what a cutter cannot reach, and compensates for the tool that is chosen and measured', async () => {
     const { page, errors } = await app.open();
@@ -248,8 +263,15 @@ describe('making and setting', () => {
     await type(page, 'process-holeShrink', '0.3');
     await page.click('[data-test=make-parts]');
     await page.locator('[data-test=parts] button.plain').first().click();
-    await page.locator('[data-test=file-note]', { hasText: 'outlines 0.100 mm inside, holes 0.150 mm larger all round' }).waitFor(); // prettier-ignore
-    const [stl] = await Promise.all([page.waitForEvent('download'), page.locator('[data-test=save-stl]').first().click()]); // prettier-ignore
+    await page
+      .locator('[data-test=file-note]', {
+        hasText: 'outlines 0.100 mm inside, holes 0.150 mm larger all round',
+      })
+      .waitFor();
+    const [stl] = await Promise.all([
+      page.waitForEvent('download'),
+      page.locator('[data-test=save-stl]').first().click(),
+    ]);
     expect(stl.suggestedFilename()).to.include('print-0.1-0.3');
     await page.click('[data-test=undo]');
     await page.click('[data-test=undo]');
@@ -257,39 +279,44 @@ describe('making and setting', () => {
     expect(errors).to.deep.equal([]);
   });
 
-  it('lays parts on sheets, writes them, and finds in a dry run of the written file that the finished parts drop out', async () => {
-    const { page, errors } = await app.open();
-    await fromStarter(page, app.base, 'round-of-kestrels');
-    await go(page, 'make');
-    await page.click('[data-test=make-sheets]');
-    await page.locator('[data-test=show-sheet]').first().waitFor();
-    const partsOn = async (): Promise<number> => Number(/(\d+) parts/.exec(await page.locator('[data-test=batch]').first().innerText())?.[1]); // prettier-ignore
-    const once = await partsOn();
-    const sheet = await save(page, 'save-sheet-dxf');
-    expect(sheet.name).to.match(/^round-of-kestrels_laser-birch-plywood-4-mm_sheet-1_kerf-0\.2\.dxf$/);
-    expect(sheet.text).to.include('ENGRAVE');
-    await page.click('[data-test=make-dry]');
-    await page.click('[data-test=dry-own]');
-    await page.locator('[data-test=dry-judged]').waitFor();
-    const off = await page.locator('[data-test=dry-judged] tbody td:nth-child(2)').allInnerTexts();
-    expect(off.length).to.be.above(3);
-    for (const o of off) expect(Number.parseFloat(o), o).to.be.below(0.06);
-    const folder = await mkdtemp(join(tmpdir(), 'tesseron-'));
-    await writeFile(join(folder, 'sheet.dxf'), sheet.text);
-    const chosen = page.waitForEvent('filechooser');
-    await page.click('[data-test=dry-choose]');
-    await (await chosen).setFiles(join(folder, 'sheet.dxf'));
-    await page.getByText('Every line is closed, none is cut twice').waitFor();
-    await writeFile(join(folder, 'bad.stl'), 'no body at all');
-    const again = page.waitForEvent('filechooser');
-    await page.click('[data-test=dry-choose]');
-    await (await again).setFiles(join(folder, 'bad.stl'));
-    await page.locator('[data-test=dry-problem]', { hasText: 'This STL file cannot be read' }).waitFor();
-    await page.click('[data-test=make-sheets]');
-    await type(page, 'sheet-sets', '4');
-    await page.locator('[data-test=batch]', { hasText: `${4 * once} parts` }).waitFor();
-    expect(errors).to.deep.equal([]);
-  });
+  it(
+    'lays parts on sheets, writes them, and finds in a dry run of the written file that the ' +
+      'finished parts drop out',
+    async () => {
+      const { page, errors } = await app.open();
+      await fromStarter(page, app.base, 'round-of-kestrels');
+      await go(page, 'make');
+      await page.click('[data-test=make-sheets]');
+      await page.locator('[data-test=show-sheet]').first().waitFor();
+      const partsOn = async (): Promise<number> =>
+        Number(/(\d+) parts/.exec(await page.locator('[data-test=batch]').first().innerText())?.[1]);
+      const once = await partsOn();
+      const sheet = await save(page, 'save-sheet-dxf');
+      expect(sheet.name).to.match(/^round-of-kestrels_laser-birch-plywood-4-mm_sheet-1_kerf-0\.2\.dxf$/);
+      expect(sheet.text).to.include('ENGRAVE');
+      await page.click('[data-test=make-dry]');
+      await page.click('[data-test=dry-own]');
+      await page.locator('[data-test=dry-judged]').waitFor();
+      const off = await page.locator('[data-test=dry-judged] tbody td:nth-child(2)').allInnerTexts();
+      expect(off.length).to.be.above(3);
+      for (const o of off) expect(Number.parseFloat(o), o).to.be.below(0.06);
+      const folder = await mkdtemp(join(tmpdir(), 'tesseron-'));
+      await writeFile(join(folder, 'sheet.dxf'), sheet.text);
+      const chosen = page.waitForEvent('filechooser');
+      await page.click('[data-test=dry-choose]');
+      await (await chosen).setFiles(join(folder, 'sheet.dxf'));
+      await page.getByText('Every line is closed, none is cut twice').waitFor();
+      await writeFile(join(folder, 'bad.stl'), 'no body at all');
+      const again = page.waitForEvent('filechooser');
+      await page.click('[data-test=dry-choose]');
+      await (await again).setFiles(join(folder, 'bad.stl'));
+      await page.locator('[data-test=dry-problem]', { hasText: 'This STL file cannot be read' }).waitFor();
+      await page.click('[data-test=make-sheets]');
+      await type(page, 'sheet-sets', '4');
+      await page.locator('[data-test=batch]', { hasText: `${4 * once} parts` }).waitFor();
+      expect(errors).to.deep.equal([]);
+    },
+  );
 
   it('shows the machine in space, running, apart, cut open, without what hides the inside', async () => {
     const { page, errors } = await app.open();
@@ -357,7 +384,9 @@ describe('making and setting', () => {
     await page.click('[data-test=make-tools]');
     expect(await page.locator('[data-test=process-kerf] input').inputValue()).to.equal('0.18');
     await page.click('[data-test=undo]');
-    await page.waitForFunction(() => document.querySelector<HTMLInputElement>('[data-test=process-kerf] input')?.value === '0.2'); // prettier-ignore
+    await page.waitForFunction(
+      () => document.querySelector<HTMLInputElement>('[data-test=process-kerf] input')?.value === '0.2',
+    );
     expect(errors).to.deep.equal([]);
   });
 
@@ -369,7 +398,13 @@ describe('making and setting', () => {
     await page.locator('[data-test=hardware]', { hasText: 'peg' }).waitFor();
     const [zip] = await Promise.all([page.waitForEvent('download'), page.click('[data-test=save-archive]')]);
     const files = Object.keys(unzipSync(await readFile(await zip.path())));
-    expect(files).to.include.members(['ossel-brine-pump.json', 'working.txt', 'read-me.txt', 'lists/parts.csv', 'lists/hardware.csv']); // prettier-ignore
+    expect(files).to.include.members([
+      'ossel-brine-pump.json',
+      'working.txt',
+      'read-me.txt',
+      'lists/parts.csv',
+      'lists/hardware.csv',
+    ]);
     await page.locator('[data-test=archive-said]', { hasText: `${files.length} files` }).waitFor();
     await page.click('[data-test=save-archive]');
     await page.click('[data-test=archive-cancel]');

@@ -186,7 +186,11 @@ describe('the layout', () => {
     const dxf = new DxfParser().parseSync(await save(page, 'template-dxf'))!;
     const circles = dxf.entities.filter(e => e.type === 'CIRCLE');
     expect(circles.length).to.equal(await rows.count());
-    expect(circles.some(c => Math.abs(c.center!.x - second[0]!) < 0.01 && Math.abs(2 * c.radius! - second[2]!) < 0.01)).to.equal(true); // prettier-ignore
+    expect(
+      circles.some(
+        c => Math.abs(c.center!.x - second[0]!) < 0.01 && Math.abs(2 * c.radius! - second[2]!) < 0.01,
+      ),
+    ).to.equal(true);
     expect(await save(page, 'template-svg')).to.match(/data-role="drill"/);
     expect(await save(page, 'holes-csv')).to.match(/^plate,hole,for/);
     await choose(page, 'bearing-fit', /H8\/f7/);
@@ -205,11 +209,16 @@ describe('the layout', () => {
     await go(page, 'plan');
     await pane(page, 'play');
     const first = page.locator('[data-test=lost]').first();
-    const degrees = async (): Promise<number> => Number.parseFloat((await first.locator('summary strong').innerText()).replace('−', '-')); // prettier-ignore
+    const degrees = async (): Promise<number> =>
+      Number.parseFloat((await first.locator('summary strong').innerText()).replace('−', '-'));
     const before = await degrees();
     expect(await first.locator('summary').innerText()).to.match(/second|minute/);
     await type(page, 'spread-all', '0.2');
-    await page.waitForFunction(b => Number.parseFloat(document.querySelector('[data-test=lost] summary strong')?.textContent ?? '0') > b, before); // prettier-ignore
+    await page.waitForFunction(
+      b =>
+        Number.parseFloat(document.querySelector('[data-test=lost] summary strong')?.textContent ?? '0') > b,
+      before,
+    );
     await page.locator('[data-test=play] tbody tr', { hasText: '0.24' }).first().waitFor();
     await accessible(page);
     expect(errors).to.deep.equal([]);

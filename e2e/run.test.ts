@@ -48,9 +48,13 @@ describe('running it', () => {
     await fromStarter(page, app.base);
     await go(page, 'run');
     const box = (await page.locator('[data-test=station-run] canvas').boundingBox())!;
-    // The twelve-hour arbor stands at (−51.6, −53.8) in a case of 280 mm that fills the room; its large wheel is 63 mm round it.
+    // The twelve-hour arbor stands at (−51.6, −53.8) in a case of 280 mm that fills the room; its large wheel is 63
+    // mm round it.
     const scale = (Math.min(box.width, box.height) - 56) / 280;
-    const on = (x: number, y: number): [number, number] => [box.x + box.width / 2 + x * scale, box.y + box.height / 2 - y * scale]; // prettier-ignore
+    const on = (x: number, y: number): [number, number] => [
+      box.x + box.width / 2 + x * scale,
+      box.y + box.height / 2 - y * scale,
+    ];
     await page.mouse.move(...on(-51.6, -100));
     await page.mouse.down();
     await page.mouse.move(...on(-20, -85), { steps: 6 });
@@ -194,44 +198,56 @@ describe('running it', () => {
     expect(errors).to.deep.equal([]);
   });
 
-  it('designs a dial: rings, numerals, an opening for the Moon; says what turns backwards, mends it, and writes the file', async () => {
-    const { page, errors } = await app.open();
-    await fromStarter(page, app.base, 'quartet-of-moons');
-    await go(page, 'run');
-    await pane(page, 'dials');
-    await choose(page, 'add-on', 'Callisto');
-    await page.click('[data-test=add-hand-and-dial]');
-    await choose(page, 'dial-start', '24 hours');
-    await page.locator('[data-test=ring-1] summary').click();
-    await type(page, 'ring-divisions', '48');
-    await page.locator('[data-test=ring-1] summary', { hasText: '48 divisions, with writing' }).waitFor();
-    await choose(page, 'window-kind', 'phases');
-    await page.click('[data-test=add-window]');
-    await page.locator('summary', { hasText: 'Moon’s phases' }).waitFor();
-    await page.check('[data-test=dial-moons]');
-    const [svg] = await Promise.all([page.waitForEvent('download'), page.click('[data-test=indicator-svg]')]);
-    const text = await readFile(await svg.path(), 'utf8');
-    expect(text.match(/<text /g)).to.have.length(24);
-    expect(
-      text.match(/data-role="engrave" data-name="[^"]*ring 1"[^>]* d="([^"]*)"/)![1]!.match(/M/g),
-    ).to.have.length(48);
-    await choose(page, 'dial-sense', /^clockwise/);
-    const finding = page.locator('[data-test^=finding-]', { hasText: 'turns backwards on its dial' }).first();
-    await finding.waitFor();
-    await finding.getByRole('button', { name: 'Number the dial the other way' }).click();
-    await finding.waitFor({ state: 'detached' });
-    await accessible(page);
-    const [dxf] = await Promise.all([page.waitForEvent('download'), page.click('[data-test=indicator-dxf]')]);
-    expect(await readFile(await dxf.path(), 'utf8')).to.include('TEXT');
-    const count = await page.locator('[data-test=indicators] tr').count();
-    await page.click('[data-test=indicator-remove]');
-    expect(await page.locator('[data-test=indicators] tr').count()).to.equal(count - 1);
-    await page.click('[data-test=undo]');
-    expect(await page.locator('[data-test=indicators] tr').count()).to.equal(count);
-    await type(page, 'farthest', '90');
-    await page.click('[data-test=in-proportion]');
-    expect(errors).to.deep.equal([]);
-  });
+  it(
+    'designs a dial: rings, numerals, an opening for the Moon; says what turns backwards, ' +
+      'mends it, and writes the file',
+    async () => {
+      const { page, errors } = await app.open();
+      await fromStarter(page, app.base, 'quartet-of-moons');
+      await go(page, 'run');
+      await pane(page, 'dials');
+      await choose(page, 'add-on', 'Callisto');
+      await page.click('[data-test=add-hand-and-dial]');
+      await choose(page, 'dial-start', '24 hours');
+      await page.locator('[data-test=ring-1] summary').click();
+      await type(page, 'ring-divisions', '48');
+      await page.locator('[data-test=ring-1] summary', { hasText: '48 divisions, with writing' }).waitFor();
+      await choose(page, 'window-kind', 'phases');
+      await page.click('[data-test=add-window]');
+      await page.locator('summary', { hasText: 'Moon’s phases' }).waitFor();
+      await page.check('[data-test=dial-moons]');
+      const [svg] = await Promise.all([
+        page.waitForEvent('download'),
+        page.click('[data-test=indicator-svg]'),
+      ]);
+      const text = await readFile(await svg.path(), 'utf8');
+      expect(text.match(/<text /g)).to.have.length(24);
+      expect(
+        text.match(/data-role="engrave" data-name="[^"]*ring 1"[^>]* d="([^"]*)"/)![1]!.match(/M/g),
+      ).to.have.length(48);
+      await choose(page, 'dial-sense', /^clockwise/);
+      const finding = page
+        .locator('[data-test^=finding-]', { hasText: 'turns backwards on its dial' })
+        .first();
+      await finding.waitFor();
+      await finding.getByRole('button', { name: 'Number the dial the other way' }).click();
+      await finding.waitFor({ state: 'detached' });
+      await accessible(page);
+      const [dxf] = await Promise.all([
+        page.waitForEvent('download'),
+        page.click('[data-test=indicator-dxf]'),
+      ]);
+      expect(await readFile(await dxf.path(), 'utf8')).to.include('TEXT');
+      const count = await page.locator('[data-test=indicators] tr').count();
+      await page.click('[data-test=indicator-remove]');
+      expect(await page.locator('[data-test=indicators] tr').count()).to.equal(count - 1);
+      await page.click('[data-test=undo]');
+      expect(await page.locator('[data-test=indicators] tr').count()).to.equal(count);
+      await type(page, 'farthest', '90');
+      await page.click('[data-test=in-proportion]');
+      expect(errors).to.deep.equal([]);
+    },
+  );
 
   it('steps by a tooth and by a beat, loops over a stretch, and refuses a loop of no turns', async () => {
     const { page } = await app.open();
@@ -239,7 +255,8 @@ describe('running it', () => {
     await go(page, 'run');
     await pane(page, 'set');
     await page.click('[data-test=step-tooth]');
-    const turns = async (): Promise<number> => Number.parseFloat((await page.locator('[data-test=drive-turns]').innerText()).replace('−', '-')); // prettier-ignore
+    const turns = async (): Promise<number> =>
+      Number.parseFloat((await page.locator('[data-test=drive-turns]').innerText()).replace('−', '-'));
     await page.click('[data-test=step-on]');
     expect(await turns(), 'a tooth of the 80 of the minute wheel').to.be.closeTo(1 / 80, 6e-4);
     await page.click('[data-test=step-beat]');

@@ -88,7 +88,6 @@ describe('stations', () => {
       ['2', 'counts'],
       ['1', 'aims'],
     ] as const) {
-      // prettier-ignore
       await page.keyboard.press(key);
       await page.waitForSelector(`[data-test=station-${station}]`);
     }
@@ -182,7 +181,10 @@ describe('stations', () => {
     const before = await places();
     // The tide hand's lay arbor, by its place on the drawing: the view fits the round case of 280 mm.
     const scale = (Math.min(box.width, box.height) - 56) / 280;
-    const on = (p: number[]): [number, number] => [box.x + box.width / 2 + p[0]! * scale, box.y + box.height / 2 - p[1]! * scale]; // prettier-ignore
+    const on = (p: number[]): [number, number] => [
+      box.x + box.width / 2 + p[0]! * scale,
+      box.y + box.height / 2 - p[1]! * scale,
+    ];
     const [x, y] = on(before[1]!);
     await page.mouse.move(x, y);
     await page.mouse.down();

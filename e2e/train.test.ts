@@ -47,58 +47,78 @@ describe('a train built on its drawing', () => {
   afterEach(() => app.clear());
   after(() => app.close());
 
-  it('grows by the keyboard alone: wheels, arbors, an idler, counts typed in, layers, and all of it undone', async () => {
-    const { page, errors } = await app.open();
-    await start(page, app.base);
-    await page.click('[data-test=first-wheel]');
-    await bar(page, 'Drive wheel').focus();
-    await page.keyboard.press('2');
-    await page.keyboard.type('4');
-    await page.keyboard.press('Enter');
-    await bar(page, 'Drive wheel, 24').waitFor();
-    await page.keyboard.press('n');
-    await says(page, 'Drive onward');
-    await page.getByRole('button', { name: 'Drive onward wheel, 24' }).focus();
-    await page.keyboard.press('Enter');
-    await page.locator('[data-test=typed-count]').fill('60');
-    await page.keyboard.press('Enter');
-    await says(page, '↻ 2/5');
-    await page.keyboard.press('i');
-    await says(page, '↺ 2/5');
-    await page.keyboard.press('Shift+ArrowUp');
-    await page.getByRole('button', { name: 'Drive wheel, 24 teeth, layer 2' }).waitFor();
-    await page.keyboard.press('ArrowLeft');
-    await page.keyboard.press('s');
-    await page.locator('[data-test=finding-contradiction]').or(page.locator('[data-test=finding-locked]')).waitFor(); // prettier-ignore
-    for (let i = 0; i < 6; i++) await page.click('[data-test=undo]');
-    expect(await page.locator('[data-test=rates] tbody tr').count()).to.equal(1);
-    expect(errors).to.deep.equal([]);
-  });
+  it(
+    'grows by the keyboard alone: wheels, arbors, an idler, counts typed in, layers, and ' +
+      'all of it undone',
+    async () => {
+      const { page, errors } = await app.open();
+      await start(page, app.base);
+      await page.click('[data-test=first-wheel]');
+      await bar(page, 'Drive wheel').focus();
+      await page.keyboard.press('2');
+      await page.keyboard.type('4');
+      await page.keyboard.press('Enter');
+      await bar(page, 'Drive wheel, 24').waitFor();
+      await page.keyboard.press('n');
+      await says(page, 'Drive onward');
+      await page.getByRole('button', { name: 'Drive onward wheel, 24' }).focus();
+      await page.keyboard.press('Enter');
+      await page.locator('[data-test=typed-count]').fill('60');
+      await page.keyboard.press('Enter');
+      await says(page, '↻ 2/5');
+      await page.keyboard.press('i');
+      await says(page, '↺ 2/5');
+      await page.keyboard.press('Shift+ArrowUp');
+      await page.getByRole('button', { name: 'Drive wheel, 24 teeth, layer 2' }).waitFor();
+      await page.keyboard.press('ArrowLeft');
+      await page.keyboard.press('s');
+      await page
+        .locator('[data-test=finding-contradiction]')
+        .or(page.locator('[data-test=finding-locked]'))
+        .waitFor();
+      for (let i = 0; i < 6; i++) await page.click('[data-test=undo]');
+      expect(await page.locator('[data-test=rates] tbody tr').count()).to.equal(1);
+      expect(errors).to.deep.equal([]);
+    },
+  );
 
-  it('follows the pointer: to another layer, into mesh, out to a new arbor, an arbor onto another’s axis; refusals say why', async () => {
-    const { page, errors } = await app.open();
-    await start(page, app.base);
-    await page.click('[data-test=first-wheel]');
-    const first = bar(page, 'Drive wheel');
-    const at = await middle(first);
-    await drag(page, first, { x: at.x + 420, y: at.y });
-    await says(page, 'Drive onward');
-    await page.getByRole('button', { name: 'Drive onward, ↻ 1' }).click();
-    await page.click('[data-test=add-wheel]');
-    await page.locator('[data-test=wheel-tools]').waitFor();
-    await page.click('[data-test=drive-new]');
-    await says(page, 'Drive onward 2');
-    const second = page.getByRole('button', { name: /^Drive onward 2, / });
-    await drag(page, second, await middle(page.getByRole('button', { name: /^Drive, / })));
-    await page.waitForFunction(() => document.querySelectorAll('[data-test=elevation] .ground').length === 2);
-    await drag(page, page.getByRole('button', { name: /^Drive onward, / }), await middle(page.getByRole('button', { name: /^Drive, / }))); // prettier-ignore
-    await page.locator('[data-test=refusal]', { hasText: 'would stand on one line' }).waitFor();
-    const own = bar(page, 'Drive onward wheel, 30');
-    const up = await middle(own.last());
-    await drag(page, own.last(), { x: up.x, y: up.y - 150 });
-    await page.getByRole('button', { name: /layer [3-9]$/ }).first().waitFor(); // prettier-ignore
-    expect(errors).to.deep.equal([]);
-  });
+  it(
+    'follows the pointer: to another layer, into mesh, out to a new arbor, an arbor onto ' +
+      'another’s axis; refusals say why',
+    async () => {
+      const { page, errors } = await app.open();
+      await start(page, app.base);
+      await page.click('[data-test=first-wheel]');
+      const first = bar(page, 'Drive wheel');
+      const at = await middle(first);
+      await drag(page, first, { x: at.x + 420, y: at.y });
+      await says(page, 'Drive onward');
+      await page.getByRole('button', { name: 'Drive onward, ↻ 1' }).click();
+      await page.click('[data-test=add-wheel]');
+      await page.locator('[data-test=wheel-tools]').waitFor();
+      await page.click('[data-test=drive-new]');
+      await says(page, 'Drive onward 2');
+      const second = page.getByRole('button', { name: /^Drive onward 2, / });
+      await drag(page, second, await middle(page.getByRole('button', { name: /^Drive, / })));
+      await page.waitForFunction(
+        () => document.querySelectorAll('[data-test=elevation] .ground').length === 2,
+      );
+      await drag(
+        page,
+        page.getByRole('button', { name: /^Drive onward, / }),
+        await middle(page.getByRole('button', { name: /^Drive, / })),
+      );
+      await page.locator('[data-test=refusal]', { hasText: 'would stand on one line' }).waitFor();
+      const own = bar(page, 'Drive onward wheel, 30');
+      const up = await middle(own.last());
+      await drag(page, own.last(), { x: up.x, y: up.y - 150 });
+      await page
+        .getByRole('button', { name: /layer [3-9]$/ })
+        .first()
+        .waitFor();
+      expect(errors).to.deep.equal([]);
+    },
+  );
 
   it('says what goes before it is deleted, and brings it back', async () => {
     const { page, errors } = await app.open();
@@ -107,7 +127,9 @@ describe('a train built on its drawing', () => {
     await page.getByRole('button', { name: /^Moon-age dial lay arbor,/ }).click();
     await page.keyboard.press('x');
     const panel = page.locator('[data-test=deletion]');
-    expect(await panel.innerText()).to.match(/Arbors:.*Moon-age dial lay arbor; Moon-age dial[\s\S]*Outputs left without an arbor: Moon-age dial/); // prettier-ignore
+    expect(await panel.innerText()).to.match(
+      /Arbors:.*Moon-age dial lay arbor; Moon-age dial[\s\S]*Outputs left without an arbor: Moon-age dial/,
+    );
     await page.click('[data-test=delete-keep]');
     await page.keyboard.press('Escape');
     expect(await page.locator('[data-test=rates] tbody tr').count()).to.equal(7);
@@ -137,7 +159,9 @@ describe('a train built on its drawing', () => {
     await type(page, 'count-wheel3', '41');
     await page.click('[data-test=fill-blanks]');
     await page.locator('[data-test=fills] tbody tr').first().waitFor();
-    expect(await page.locator('[data-test=blanks]').innerText()).to.include('All ways within the ranges were weighed'); // prettier-ignore
+    expect(await page.locator('[data-test=blanks]').innerText()).to.include(
+      'All ways within the ranges were weighed',
+    );
     await page
       .getByRole('button', { name: /^Take / })
       .first()
@@ -241,7 +265,9 @@ describe('a train built on its drawing', () => {
         const { violations } = await new AxeBuilder({ page })
           .withTags(['wcag2a', 'wcag2aa', 'wcag21aa'])
           .analyze();
-        expect(violations.map(v => `${what}: ${v.id}: ${v.nodes.map(n => n.target.join(' ')).join('; ')}`)).to.deep.equal([]); // prettier-ignore
+        expect(
+          violations.map(v => `${what}: ${v.id}: ${v.nodes.map(n => n.target.join(' ')).join('; ')}`),
+        ).to.deep.equal([]);
       };
       await page.locator('[data-kind=wheel]').first().click();
       await check('wheel');

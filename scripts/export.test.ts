@@ -45,7 +45,6 @@ describe('npm run export', function () {
       [DEMO, none, '--sets', '0'],
       [DEMO, none, '--what'],
     ]) {
-      // prettier-ignore
       const { status, said } = await run(...args);
       expect(status, args.join(' ')).to.equal(2);
       expect(said.length).to.be.above(20);

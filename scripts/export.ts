@@ -25,7 +25,12 @@ export async function exportMachine(
   args: readonly string[],
   say: (line: string) => void,
 ): Promise<0 | 1 | 2> {
-  const options = { paper: { type: 'string', default: 'A4' }, sets: { type: 'string', default: '1' }, quiet: { type: 'boolean', default: false }, help: { type: 'boolean', default: false } } as const; // prettier-ignore
+  const options = {
+    paper: { type: 'string', default: 'A4' },
+    sets: { type: 'string', default: '1' },
+    quiet: { type: 'boolean', default: false },
+    help: { type: 'boolean', default: false },
+  } as const;
   let read;
   try {
     read = parseArgs({ args: [...args], options, strict: true, allowPositionals: true });
@@ -42,7 +47,11 @@ export async function exportMachine(
     return values.help ? 0 : 2;
   }
   if ((paper !== 'A4' && paper !== 'Letter') || !Number.isInteger(sets) || sets < 1 || sets > 100) {
-    say(paper !== 'A4' && paper !== 'Letter' ? `“${paper}” is no paper here. Use A4 or Letter.` : `“${values.sets}” is no number of sets. Use a whole number from 1 to 100.`); // prettier-ignore
+    say(
+      paper !== 'A4' && paper !== 'Letter'
+        ? `“${paper}” is no paper here. Use A4 or Letter.`
+        : `“${values.sets}” is no number of sets. Use a whole number from 1 to 100.`,
+    );
     return 2;
   }
   const text = await readFile(from, 'utf8').catch(() => undefined);
@@ -61,7 +70,8 @@ export async function exportMachine(
   let step = await job.next();
   let last = '';
   while (!step.done) {
-    if (!values.quiet && step.value.doing !== last) say(`${Math.round(100 * step.value.done)} %  ${(last = step.value.doing)}`); // prettier-ignore
+    if (!values.quiet && step.value.doing !== last)
+      say(`${Math.round(100 * step.value.done)} %  ${(last = step.value.doing)}`);
     step = await job.next();
   }
   const { files, left } = step.value;

@@ -12,8 +12,8 @@ import { FILAMENT, PRINTER } from './stock.ts';
 const MODULE = 1.5;
 
 /**
- * The demo machine of the heron: a motor of 40 turns a minute and two planetary stages of four to one, one on the other, for a
- * stride of 24 seconds. Sun 20, planets 20, ring 60: (20 + 60)/4 is whole, so four planets go together.
+ * The demo machine of the heron: a motor of 40 turns a minute and two planetary stages of four to one, one on the
+ * other, for a stride of 24 seconds. Sun 20, planets 20, ring 60: (20 + 60)/4 is whole, so four planets go together.
  */
 export function heron(): Machine {
   const start = newMachine('Wading heron');

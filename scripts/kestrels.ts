@@ -15,7 +15,10 @@ import { BIRCH, LASER } from './stock.ts';
 
 type Wheel = Machine['wheels'][number];
 
-/** A bird: its wheel on the arm, the standing wheel it rolls round, perhaps an idler between, and its turns against the ground. */
+/**
+ * A bird: its wheel on the arm, the standing wheel it rolls round, perhaps an idler between, and its turns against
+ * the ground.
+ */
 interface Bird {
   readonly name: string;
   readonly wanted: string;

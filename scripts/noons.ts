@@ -29,7 +29,10 @@ const GOING = [
   { from: 'third', to: 'escape', counts: [75, 10], angleDeg: 120 },
 ] as const;
 
-/** Sidereal train: 11/53 · 11/45 · 14/17 turns once in 23 h 56 min 4 s of the minute arbor, less 0.2 parts in a million. */
+/**
+ * Sidereal train: 11/53 · 11/45 · 14/17 turns once in 23 h 56 min 4 s of the minute arbor, less 0.2 parts in a
+ * million.
+ */
 const SIDEREAL = [
   { from: 'minute', to: 'sidereal1', counts: [11, 53], angleDeg: -60 },
   { from: 'sidereal1', to: 'sidereal2', counts: [11, 45], angleDeg: -20 },
@@ -51,8 +54,9 @@ const NAMES: Readonly<Record<string, string>> = {
 };
 
 /**
- * The demo clock: solar and sidereal time side by side. Wheels drive pinions in the going train, pinions drive wheels in
- * the motion work, each with the cycloidal form for it; the sidereal train is involute, since its idler meets two mates.
+ * The demo clock: solar and sidereal time side by side. Wheels drive pinions in the going train, pinions drive
+ * wheels in the motion work, each with the cycloidal form for it; the sidereal train is involute, since its idler
+ * meets two mates.
  */
 export function noons(): Machine {
   const start = newMachine('Two noons');
@@ -123,7 +127,10 @@ function hand(id: string, name: string, on: string, dialId: string, radius: numb
   };
 }
 
-/** Solar time on one dial of twelve hours, sidereal time on one of twenty-four, seconds by themselves; all hands turn clockwise. */
+/**
+ * Solar time on one dial of twelve hours, sidereal time on one of twenty-four, seconds by themselves; all hands
+ * turn clockwise.
+ */
 function withDials(m: Machine): Machine {
   if (!m.drive) throw new Error('noons: no drive');
   return {
@@ -230,7 +237,12 @@ function withAims(m: Machine): Machine {
     ['Seconds', '1 min', 'escape', '5'],
   ] as const;
   return aims.reduce<Machine>((now, [name, wanted, on, degrees]) => {
-    const aim = { ...newAim(now, name, wanted), sense: name === 'Seconds' ? ('either' as const) : ('with the drive' as const), tolerance: { degrees, over: '1 Julian year' }, member: on }; // prettier-ignore
+    const aim = {
+      ...newAim(now, name, wanted),
+      sense: name === 'Seconds' ? ('either' as const) : ('with the drive' as const),
+      tolerance: { degrees, over: '1 Julian year' },
+      member: on,
+    };
     return { ...now, aims: [...now.aims, aim] };
   }, m);
 }

@@ -8,8 +8,9 @@ import { OAK } from './stock.ts';
 const PEG = 6.35;
 
 /**
- * The demo pump, in wood: a wind wheel turns a ring of 10 pegs against one of 20 on the upright shaft, and a pair of bevels
- * of 18 and 36 brings the motion down to the crank. Rings are laid out for pegs a little thicker than they are.
+ * The demo pump, in wood: a wind wheel turns a ring of 10 pegs against one of 20 on the upright shaft, and a pair
+ * of bevels of 18 and 36 brings the motion down to the crank. Rings are laid out for pegs a little thicker than
+ * they are.
  */
 export function pump(): Machine {
   const start = newMachine('Ossel brine pump');

@@ -3,6 +3,7 @@ import { existsSync } from 'node:fs';
 import { install, root, run } from './install.mjs';
 
 const quick = process.argv.includes('--quick');
+const UNITS = ['core/src', 'server/src', 'web/src', 'demo', 'scripts'];
 const CHROMIUM = '/usr/bin/chromium';
 let passed = 0;
 let failed = 0;
@@ -59,7 +60,7 @@ check('unused code', 'npx knip');
 programs();
 check(
   'unit tests, with coverage of core',
-  'npx c8 mocha --parallel --jobs 2 "core/src/**/*.test.ts" "server/src/**/*.test.ts" "web/src/**/*.test.ts" "demo/**/*.test.ts" "scripts/**/*.test.ts"',
+  `npx c8 mocha --parallel --jobs 2 ${UNITS.map(where => `"${where}/**/*.test.ts"`).join(' ')}`,
 );
 if (!quick) {
   check('build', 'npx vite build web --logLevel warn');

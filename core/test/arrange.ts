@@ -15,8 +15,8 @@ export interface ArborSpec {
 type MeshSpec = readonly [a: string, b: string, type?: MeshType, opposite?: boolean];
 
 /**
- * A machine from few words: arbors by name, wheels as `arbor.name: count`, meshes as pairs of wheel names. The first arbor
- * drives. Arbors that share a line in one frame share an axis.
+ * A machine from few words: arbors by name, wheels as `arbor.name: count`, meshes as pairs of wheel names. The
+ * first arbor drives. Arbors that share a line in one frame share an axis.
  */
 export function arrange(
   arbors: Readonly<Record<string, ArborSpec>>,

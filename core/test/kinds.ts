@@ -207,6 +207,26 @@ export const KINDS: Readonly<Record<string, Machine>> = {
       { id: 'set', name: 'set', drive: 'key', engaged: ['j2'], held: ['drive'] },
     ],
   }),
+  'two clutches at one drive': machine('two clutches', {
+    axes: [given('axis1'), given('axis2', 100, 0)],
+    members: [driveArbor, arbor('great', 'axis1'), arbor('small', 'axis2')],
+    toothings: [
+      {
+        ...(base.toothings[0] as Machine['toothings'][number]),
+        form: { kind: 'cycloidal', drives: 'wheel', tip: 'round', practical: 0.95, clearance: 0.4 },
+      },
+    ],
+    wheels: [wheel('w', 'great', 60), wheel('p', 'small', 10)],
+    joints: [
+      mesh('m1', 'w', 'p'),
+      { kind: 'clutch', id: 'j1', a: 'drive', b: 'great' },
+      { kind: 'clutch', id: 'j2', a: 'drive', b: 'small' },
+    ],
+    modes: [
+      { id: 'by-wheel', name: 'by the wheel', engaged: ['j1'], held: [] },
+      { id: 'by-pinion', name: 'by the pinion', engaged: ['j2'], held: [] },
+    ],
+  }),
   'split ring': machine('split ring', {
     axes: [given('axis1'), given('axis2', 40, 0)],
     members: [driveArbor, arbor('ring', 'axis2')],

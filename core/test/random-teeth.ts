@@ -9,7 +9,10 @@ const form = fc.record({
   addendum: real(0.4, 1.4),
   dedendum: real(0.6, 1.7),
   fillet: real(0, 0.5),
-  tip: fc.option(fc.record({ kind: fc.constantFrom('chamfer' as const, 'round' as const), size: real(0.01, 0.4) }), { nil: undefined }), // prettier-ignore
+  tip: fc.option(
+    fc.record({ kind: fc.constantFrom('chamfer' as const, 'round' as const), size: real(0.01, 0.4) }),
+    { nil: undefined },
+  ),
 });
 
 const spec = (least: number, most: number): fc.Arbitrary<ToothSpec> =>

@@ -1,13 +1,44 @@
 import type { Derived } from '../derive/index.ts';
 import { couponDrawing, couponsFor } from '../coupon/index.ts';
-import { type Files, type Paper, writeCsv, writeDxf, writePdf, writeStep, writeStl, writeSvg, writeThreeMf } from '../format/index.ts'; // prettier-ignore
+import {
+  type Files,
+  type Paper,
+  writeCsv,
+  writeDxf,
+  writePdf,
+  writeStep,
+  writeStl,
+  writeSvg,
+  writeThreeMf,
+} from '../format/index.ts';
 import { type Process, processOf, writeMachine } from '../machine/index.ts';
 import { cautionsFor, cautionsOf } from '../make/index.ts';
-import { compensationName, drillingTable, fileName, indicatorDrawing, planDrawing } from '../output/index.ts'; // prettier-ignore
+import { compensationName, drillingTable, fileName, indicatorDrawing, planDrawing } from '../output/index.ts';
 import type { Problem } from '../result/index.ts';
-import { bedPlates, couponBodies, inPlaceSets, isBought, type MadePart, partMaker, printedInPlace, printGrowth, type SolidKit, solidParts } from '../solid/index.ts'; // prettier-ignore
+import {
+  bedPlates,
+  couponBodies,
+  inPlaceSets,
+  isBought,
+  type MadePart,
+  partMaker,
+  printedInPlace,
+  printGrowth,
+  type SolidKit,
+  solidParts,
+} from '../solid/index.ts';
 import { CAUTIONS, sayProblem } from '../words/index.ts';
-import { batchesOf, batchName, flatParts, hardwareList, layOutBatch, partDrawing, partsList, patternsOf, sheetDrawing } from '../workshop/index.ts'; // prettier-ignore
+import {
+  batchesOf,
+  batchName,
+  flatParts,
+  hardwareList,
+  layOutBatch,
+  partDrawing,
+  partsList,
+  patternsOf,
+  sheetDrawing,
+} from '../workshop/index.ts';
 import { workingText } from './working-text.ts';
 
 /** What is wished of an archive. */
@@ -30,8 +61,9 @@ export interface Archive {
 }
 
 /**
- * Everything that is needed to make a machine: its own file, lists, drawings, sheets, single parts, bodies and plates of bodies for parts that are printed, paper
- * patterns, coupons, the working, and a page that says what is what and which cautions apply. The same machine gives the same bytes.
+ * Everything that is needed to make a machine: its own file, lists, drawings, sheets, single parts, bodies and
+ * plates of bodies for parts that are printed, paper patterns, coupons, the working, and a page that says what is
+ * what and which cautions apply. The same machine gives the same bytes.
  */
 export async function* allFiles(
   derived: Derived,
@@ -62,7 +94,8 @@ export async function* allFiles(
   singles(derived, put, left);
   yield { done: 0.45, doing: 'paper patterns' };
   const patterns = patternsOf(derived).map(p => p.drawing);
-  if (patterns.length > 0) put('patterns', ['patterns', wishes.paper], 'pdf', await writePdf(patterns, wishes.paper, machine.name)); // prettier-ignore
+  if (patterns.length > 0)
+    put('patterns', ['patterns', wishes.paper], 'pdf', await writePdf(patterns, wishes.paper, machine.name));
   for (const p of used(derived)) coupons(p, derived, kit, put);
   yield* bodies(derived, kit, put, left);
   put('', ['read me'], 'txt', readMe(derived, [...files.keys()], left));
@@ -106,7 +139,12 @@ function* sheets(derived: Derived, sets: number, put: Put, left: Left): Generato
 function singles(derived: Derived, put: Put, left: Left): void {
   for (const part of flatParts(derived).parts) {
     const process = processOf(derived.machine, part.id);
-    put('parts', [part.name], 'step', writeStep({ name: part.name, outline: part.outline, holes: part.holes, height: part.thickness })); // prettier-ignore
+    put(
+      'parts',
+      [part.name],
+      'step',
+      writeStep({ name: part.name, outline: part.outline, holes: part.holes, height: part.thickness }),
+    );
     if (!process || process.kind === 'printer') continue;
     const drawing = partDrawing(derived, part, process);
     if (!drawing.ok) {
@@ -131,7 +169,15 @@ function coupons(process: Process, derived: Derived, kit: SolidKit, put: Put): v
     const drawing = couponDrawing(kind, process, rod, derived.chordError);
     if (!drawing.ok) continue;
     if (process.kind === 'printer')
-      put('coupons', [process.name, kind], '3mf', writeThreeMf(couponBodies(kit, drawing.value, process, kind === 'square and hole', derived.chordError), kind)); // prettier-ignore
+      put(
+        'coupons',
+        [process.name, kind],
+        '3mf',
+        writeThreeMf(
+          couponBodies(kit, drawing.value, process, kind === 'square and hole', derived.chordError),
+          kind,
+        ),
+      );
     else put('coupons', [process.name, kind], 'svg', writeSvg(drawing.value));
   }
 }
@@ -163,9 +209,13 @@ async function* bodies(derived: Derived, kit: SolidKit, put: Put, left: Left): A
       step = job.next();
     }
     left.push(...step.value.left);
-    step.value.plates.forEach(
-      (bodiesOn, n) =>
-      put('plates', [printer.name, `plate ${n + 1}`, ...compensationName(printer)], '3mf', writeThreeMf(bodiesOn, `${machine.name}, plate ${n + 1}`)), // prettier-ignore
+    step.value.plates.forEach((bodiesOn, n) =>
+      put(
+        'plates',
+        [printer.name, `plate ${n + 1}`, ...compensationName(printer)],
+        '3mf',
+        writeThreeMf(bodiesOn, `${machine.name}, plate ${n + 1}`),
+      ),
     );
   }
   for (const set of inPlaceSets(machine)) {
@@ -173,7 +223,15 @@ async function* bodies(derived: Derived, kit: SolidKit, put: Put, left: Left): A
     yield { done: 0.96, doing: `in place, ${set.name}` };
     const placed = printedInPlace(kit, derived, set, printGrowth(derived, set.planet).growth);
     if (placed.ok)
-      put('plates', ['in place', set.name], '3mf', writeThreeMf(placed.value.map(b => ({ name: b.name, mesh: b.mesh, at: [[0, 0, 0]] })), set.name)); // prettier-ignore
+      put(
+        'plates',
+        ['in place', set.name],
+        '3mf',
+        writeThreeMf(
+          placed.value.map(b => ({ name: b.name, mesh: b.mesh, at: [[0, 0, 0]] })),
+          set.name,
+        ),
+      );
     else left.push({ name: set.name, problem: placed.problem });
   }
 }
@@ -184,13 +242,16 @@ function readMe(derived: Derived, paths: readonly string[], left: Left): string 
   return [
     machine.name,
     '',
-    'All lengths are millimetres. Files of single parts, sheets and bodies are compensated once for their process, as their names say: do not do it',
-    'again in the cutter’s or printer’s own program. The plan, the STEP files and the patterns show parts as they should measure.',
+    'All lengths are millimetres. Files of single parts, sheets and bodies are compensated ' +
+      'once for their process, as their names say: do not do it',
+    'again in the cutter’s or printer’s own program. The plan, the STEP files and the ' +
+      'patterns show parts as they should measure.',
     '',
     ...paths.map(p => `  ${p}`),
     '',
     ...(left.length > 0 ? ['Not made:', ...left.map(l => `  ${l.name}: ${sayProblem(l.problem)}`), ''] : []),
-    'Cautions. Local codes and the makers of your tools go first; what concerns mains power and hanging weights belongs to a licensed person.',
+    'Cautions. Local codes and the makers of your tools go first; what concerns mains power ' +
+      'and hanging weights belongs to a licensed person.',
     ...[...cautions].map(c => `  - ${CAUTIONS[c]}`),
     '',
   ].join('\n');

@@ -46,7 +46,8 @@ describe('everything as one archive', function () {
       const { mesh } = must(readStl(bytes(files, p)));
       expect(meshVolume(mesh), p).to.be.above(0);
     }
-    for (const p of endings(files, '.3mf').filter(f => f.startsWith('plates/in-place'))) for (const b of must(readThreeMf(bytes(files, p)))) expect(isClosed(b.mesh), p).to.equal(true); // prettier-ignore
+    for (const p of endings(files, '.3mf').filter(f => f.startsWith('plates/in-place')))
+      for (const b of must(readThreeMf(bytes(files, p)))) expect(isClosed(b.mesh), p).to.equal(true);
     expect(
       endings(files, '.3mf').filter(p => p.startsWith('plates/in-place')).length,
       'both planetary sets',
@@ -62,36 +63,47 @@ describe('everything as one archive', function () {
     expect(Buffer.compare(writeZip(files), writeZip(files))).to.equal(0);
   });
 
-  it('of a machine that is cut holds its sheets, lists and patterns, and says in names what was compensated', async () => {
-    const { files, left } = await archive(demo('round-of-kestrels'));
-    expect(left).to.deep.equal([]);
-    const sheets = [...files.keys()].filter(p => p.startsWith('sheets/'));
-    expect(sheets.length).to.be.above(1);
-    for (const s of sheets) expect(s).to.include('kerf-0.2');
-    expect(files.get('lists/parts.csv')).to.match(/^part,arbor,teeth/);
-    expect(files.get('lists/hardware.csv')).to.match(/\r\nrod,/);
-    expect(new TextDecoder('latin1').decode(bytes(files, 'patterns/patterns_a4.pdf').slice(0, 5))).to.equal(
-      '%PDF-',
-    );
-    const readMe = files.get('read-me.txt') as string;
-    expect(readMe).to.include('Never cut PVC');
-    for (const p of files.keys()) if (p !== 'read-me.txt') expect(readMe).to.include(p);
-    const steps = endings(files, '.step');
-    for (const p of steps) expect(files.get(p)).to.match(/^ISO-10303-21;[\s\S]*END-ISO-10303-21;\n$/);
-    expect(steps.length).to.be.above(6);
-  });
+  it(
+    'of a machine that is cut holds its sheets, lists and patterns, and says in names what ' +
+      'was compensated',
+    async () => {
+      const { files, left } = await archive(demo('round-of-kestrels'));
+      expect(left).to.deep.equal([]);
+      const sheets = [...files.keys()].filter(p => p.startsWith('sheets/'));
+      expect(sheets.length).to.be.above(1);
+      for (const s of sheets) expect(s).to.include('kerf-0.2');
+      expect(files.get('lists/parts.csv')).to.match(/^part,arbor,teeth/);
+      expect(files.get('lists/hardware.csv')).to.match(/\r\nrod,/);
+      expect(new TextDecoder('latin1').decode(bytes(files, 'patterns/patterns_a4.pdf').slice(0, 5))).to.equal(
+        '%PDF-',
+      );
+      const readMe = files.get('read-me.txt') as string;
+      expect(readMe).to.include('Never cut PVC');
+      for (const p of files.keys()) if (p !== 'read-me.txt') expect(readMe).to.include(p);
+      const steps = endings(files, '.step');
+      for (const p of steps) expect(files.get(p)).to.match(/^ISO-10303-21;[\s\S]*END-ISO-10303-21;\n$/);
+      expect(steps.length).to.be.above(6);
+    },
+  );
 
   it('stands names with strokes, signs, emoji and five hundred letters, and two of the same name', async () => {
     const odd = demo('round-of-kestrels');
     const [a, b, c] = odd.wheels;
-    const named = setWheel(c!.id, { name: 'Ω'.repeat(120) })(setWheel(b!.id, { name: '../a/\\b:*?"<>| 🦅' })(setWheel(a!.id, { name: '../a/\\b:*?"<>| 🦅' })({ ...odd, name: '🦅'.repeat(60) }))); // prettier-ignore
+    const named = setWheel(c!.id, { name: 'Ω'.repeat(120) })(
+      setWheel(b!.id, { name: '../a/\\b:*?"<>| 🦅' })(
+        setWheel(a!.id, { name: '../a/\\b:*?"<>| 🦅' })({ ...odd, name: '🦅'.repeat(60) }),
+      ),
+    );
     const { files } = await archive(named);
     for (const p of files.keys()) {
       expect(p).to.match(/^([a-z]+\/)?[\p{L}\p{N}._-]+$/u);
       expect(p.length).to.be.below(200);
       expect(p.split('/').length).to.be.at.most(2);
     }
-    expect([...files.keys()].filter(p => /^parts\/a-b(-2)?\.step$/.test(p)).length, [...files.keys()].join()).to.equal(2); // prettier-ignore
+    expect(
+      [...files.keys()].filter(p => /^parts\/a-b(-2)?\.step$/.test(p)).length,
+      [...files.keys()].join(),
+    ).to.equal(2);
   });
 
   it('names what cannot be made, and writes the rest', async () => {

@@ -1,9 +1,20 @@
 import type { Derived } from '../derive/index.ts';
 import { meshes } from '../machine/index.ts';
-import { centreWorking, contactWorking, heightWorking, lostMotionWorking, pathFromDrive, ratioWorking, type Working } from '../working/index.ts'; // prettier-ignore
+import {
+  centreWorking,
+  contactWorking,
+  heightWorking,
+  lostMotionWorking,
+  pathFromDrive,
+  ratioWorking,
+  type Working,
+} from '../working/index.ts';
 import { nameOf, sayFinding } from '../words/index.ts';
 
-/** All the working of a machine as text: ratios and drift of every output, centres and contact of every mesh, heights, lost motion, and what was found. */
+/**
+ * All the working of a machine as text: ratios and drift of every output, centres and contact of every mesh,
+ * heights, lost motion, and what was found.
+ */
 export function workingText(derived: Derived): string {
   const { machine } = derived;
   const parts: string[] = [`${machine.name}: the working`, ''];
@@ -15,7 +26,16 @@ export function workingText(derived: Derived): string {
     const stages = aim.member === undefined ? undefined : pathFromDrive(machine, aim.member);
     if (!state?.wanted || !stages) continue;
     const { driveSeconds } = derived;
-    add(aim.name, ratioWorking({ stages, wanted: state.wanted, driveSeconds, span: state.span, spanText: aim.tolerance.over })); // prettier-ignore
+    add(
+      aim.name,
+      ratioWorking({
+        stages,
+        wanted: state.wanted,
+        driveSeconds,
+        span: state.span,
+        spanText: aim.tolerance.over,
+      }),
+    );
   }
   for (const mesh of meshes(machine)) {
     const state = derived.meshes[mesh.id];

@@ -3,7 +3,8 @@ import { neg } from '../rational/index.ts';
 import type { BlankAim } from './finder.ts';
 
 /**
- * The outputs towards which the blanks of a machine can be filled: those with an arbor and a rate that is no mere limit.
+ * The outputs towards which the blanks of a machine can be filled: those with an arbor and a rate that is no mere
+ * limit.
  */
 export function blankAims({ machine, aims }: Pick<Derived, 'machine' | 'aims'>): BlankAim[] {
   return machine.aims.flatMap(aim => {

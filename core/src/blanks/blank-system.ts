@@ -1,6 +1,15 @@
 import { GROUND, type Machine } from '../machine/index.ts';
 import { add, neg, type Rational, rational, toNumber, ZERO } from '../rational/index.ts';
-import { CONSTANT, eliminateLaws, type Frames, framesOf, inMode, isMember, jointLaws, type RateEquation } from '../train/index.ts'; // prettier-ignore
+import {
+  CONSTANT,
+  eliminateLaws,
+  type Frames,
+  framesOf,
+  inMode,
+  isMember,
+  jointLaws,
+  type RateEquation,
+} from '../train/index.ts';
 
 /** A wheel whose count is open, with the counts it may have. */
 export interface Blank {
@@ -12,7 +21,10 @@ export interface Blank {
 /** A machine with open counts, its closed laws worked in: rates are found for any counts by a small dense system. */
 export interface BlankSystem {
   readonly blanks: readonly Blank[];
-  /** Rate of a member, in the frame of its axis or against the ground, for counts in the order of the blanks, in doubles; NaN where it is not settled. */
+  /**
+   * Rate of a member, in the frame of its axis or against the ground, for counts in the order of the blanks, in
+   * doubles; NaN where it is not settled.
+   */
   readonly rateOf: (member: string, ground?: boolean) => (counts: readonly number[]) => number;
   /** The number of open meshes in which each blank takes part. */
   readonly degree: readonly number[];
@@ -32,17 +44,20 @@ interface OpenLaw {
 /** Coefficients of the free members, and the constant of the right-hand side last. */
 type Dense = readonly number[];
 
-/**
- * Every law is linear in the count of each wheel, so a law with open counts is L₀ + Σ xᵢ·Lᵢ. The closed laws are eliminated
- * exactly once; what is left are as many free members as there are open meshes, few enough to solve for every trial.
- */
-export function blankSystem(whole: Machine): BlankSystem {
-  const machine = inMode(whole);
-  const blanks = blanksOf(machine);
-  const index = new Map(blanks.map((b, i) => [b.wheel, i] as const));
+/** A law with open counts: what it has without them, and what each adds for every tooth. */
+interface OpenTerms {
+  readonly fixed: RateEquation['terms'];
+  readonly byBlank: readonly (readonly [blank: number, RateEquation['terms']])[];
+}
+
+/** The laws whose counts are all known, and those with open counts among them. */
+function splitLaws(
+  machine: Machine,
+  frames: Frames,
+  index: ReadonlyMap<string, number>,
+): { readonly closed: readonly RateEquation[]; readonly open: readonly OpenTerms[] } {
   const closed: RateEquation[] = [];
-  const open: { fixed: RateEquation['terms']; byBlank: [number, RateEquation['terms']][] }[] = [];
-  const frames = framesOf(machine);
+  const open: OpenTerms[] = [];
   const withCounts = (count: (wheel: string) => number): Frames => ({
     ...frames,
     count: id => (index.has(id) ? count(id) : frames.count(id)),
@@ -56,26 +71,52 @@ export function blankSystem(whole: Machine): BlankSystem {
     const laws = jointLaws(frames, j);
     if (laws && laws !== 'open') closed.push(...laws);
     if (laws !== 'open') continue;
-    const none = jointLaws(withCounts(() => 0), j); // prettier-ignore
+    const none = jointLaws(
+      withCounts(() => 0),
+      j,
+    );
     if (!none || none === 'open') continue;
     none.forEach((law, k) => {
       const byBlank: [number, RateEquation['terms']][] = [];
       for (const [wheel, i] of index) {
-        const one = jointLaws(withCounts(id => (id === wheel ? 1 : 0)), j); // prettier-ignore
+        const one = jointLaws(
+          withCounts(id => (id === wheel ? 1 : 0)),
+          j,
+        );
         const terms = one && one !== 'open' ? one[k]?.terms : undefined;
         if (terms) byBlank.push([i, difference(terms, law.terms)]);
       }
       open.push({ fixed: law.terms, byBlank: byBlank.filter(([, t]) => t.some(([, c]) => c.num !== 0n)) });
     });
   }
-  const worked = eliminateLaws([...closed.filter(e => !e.yields), ...closed.filter(e => e.yields)], machine.drive?.member); // prettier-ignore
+  return { closed, open };
+}
+
+/**
+ * Every law is linear in the count of each wheel, so a law with open counts is L₀ + Σ xᵢ·Lᵢ. The closed laws are
+ * eliminated exactly once; what is left are as many free members as there are open meshes, few enough to solve for
+ * every trial.
+ */
+export function blankSystem(whole: Machine): BlankSystem {
+  const machine = inMode(whole);
+  const blanks = blanksOf(machine);
+  const index = new Map(blanks.map((b, i) => [b.wheel, i] as const));
+  const frames = framesOf(machine);
+  const { closed, open } = splitLaws(machine, frames, index);
+  const worked = eliminateLaws(
+    [...closed.filter(e => !e.yields), ...closed.filter(e => e.yields)],
+    machine.drive?.member,
+  );
   const free = new Set<string>();
   const dense = (terms: RateEquation['terms']): ReadonlyMap<string, Rational> => {
     const row = worked.reduce(terms);
     for (const key of row.keys()) if (isMember(key)) free.add(key);
     return row;
   };
-  const rows = open.map(l => ({ fixed: dense(l.fixed), byBlank: l.byBlank.map(([i, t]) => [i, dense(t)] as const) })); // prettier-ignore
+  const rows = open.map(l => ({
+    fixed: dense(l.fixed),
+    byBlank: l.byBlank.map(([i, t]) => [i, dense(t)] as const),
+  }));
   const own = new Map(machine.members.map(m => [m.id, dense([[m.id, rational(1n)]])] as const));
   const grounded = new Map(
     machine.members.map(m => {
@@ -84,11 +125,16 @@ export function blankSystem(whole: Machine): BlankSystem {
     }),
   );
   // Members that no open law speaks of stay free for good; what hangs on them has no rate.
-  const spoken = new Set(rows.flatMap(r => [r.fixed, ...r.byBlank.map(([, t]) => t)].flatMap(t => [...t.keys()]))); // prettier-ignore
+  const spoken = new Set(
+    rows.flatMap(r => [r.fixed, ...r.byBlank.map(([, t]) => t)].flatMap(t => [...t.keys()])),
+  );
   const order = [...free].filter(f => spoken.has(f));
   const flat = (row: ReadonlyMap<string, Rational>): Dense =>
     [...order, CONSTANT].map(key => toNumber(row.get(key) ?? ZERO));
-  const laws: OpenLaw[] = rows.map(r => ({ fixed: flat(r.fixed), byBlank: r.byBlank.map(([i, t]) => [i, flat(t)] as const) })); // prettier-ignore
+  const laws: OpenLaw[] = rows.map(r => ({
+    fixed: flat(r.fixed),
+    byBlank: r.byBlank.map(([i, t]) => [i, flat(t)] as const),
+  }));
   const degree = blanks.map((_, i) => laws.filter(l => l.byBlank.some(([b]) => b === i)).length);
   const solve = solverOf(laws, order.length);
   return {
@@ -123,7 +169,10 @@ function difference(a: RateEquation['terms'], b: RateEquation['terms']): RateEqu
 /** Two rows that agree this well are one: of laws that close a loop. */
 const AGREES = 1e-9;
 
-/** Gauss–Jordan elimination with row pivoting; undefined where the laws contradict. A member that is not settled is NaN. */
+/**
+ * Gauss–Jordan elimination with row pivoting; undefined where the laws contradict. A member that is not settled is
+ * NaN.
+ */
 function solverOf(
   laws: readonly OpenLaw[],
   size: number,

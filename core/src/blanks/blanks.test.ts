@@ -6,7 +6,16 @@ import { must, type Result } from '../result/index.ts';
 import { rational, toFraction, toNumber, type Rational } from '../rational/index.ts';
 import { trainRates } from '../train/index.ts';
 import { sayProblem } from '../words/index.ts';
-import { type BlankAim, type BlankGroup, blanksOf, blankSystem, fillBlanks, solveRules, sumRules, withCounts } from './index.ts'; // prettier-ignore
+import {
+  type BlankAim,
+  type BlankGroup,
+  blanksOf,
+  blankSystem,
+  fillBlanks,
+  solveRules,
+  sumRules,
+  withCounts,
+} from './index.ts';
 
 const open = (m: Machine, ranges: Record<string, readonly [number, number]>): Machine => ({
   ...m,
@@ -35,20 +44,37 @@ const code = (r: Result<unknown>): string => {
   if (!r.ok) expect(sayProblem(r.problem).length).to.be.greaterThan(20);
   return r.ok ? 'ok' : r.problem.code;
 };
-const aim = (member: string, target: Rational, either = true): BlankAim => ({ id: `to ${member}`, member, target, either, ground: false }); // prettier-ignore
+const aim = (member: string, target: Rational, either = true): BlankAim => ({
+  id: `to ${member}`,
+  member,
+  target,
+  either,
+  ground: false,
+});
 /** a 20 : b 40, b 15 : c 45, all on lines of their own. */
 const row = (): Machine =>
   arrange(
     { a: {}, b: { at: [60, 0] }, c: { at: [120, 0] } },
     { 'a.u': 20, 'b.v': 40, 'b.w': 15, 'c.x': 45 },
-    [['a.u', 'b.v'], ['b.w', 'c.x']],
-  ); // prettier-ignore
+    [
+      ['a.u', 'b.v'],
+      ['b.w', 'c.x'],
+    ],
+  );
 const set = (planets = 3): Machine =>
   arrange(
-    { sun: {}, arm: { with: 'sun' }, ring: { with: 'sun', held: true }, planet: { frame: 'arm', at: [42, 0], copies: planets } },
+    {
+      sun: {},
+      arm: { with: 'sun' },
+      ring: { with: 'sun', held: true },
+      planet: { frame: 'arm', at: [42, 0], copies: planets },
+    },
     { 'sun.w': 24, 'planet.w': 18, 'ring.ring': 60 },
-    [['sun.w', 'planet.w'], ['planet.w', 'ring.ring', 'internal']],
-  ); // prettier-ignore
+    [
+      ['sun.w', 'planet.w'],
+      ['planet.w', 'ring.ring', 'internal'],
+    ],
+  );
 
 describe('blanks filled towards an output', () => {
   it('find the published best counts of a row: 2501/4704 for Mars within 12…100 (conventions 1)', () => {
@@ -72,8 +98,11 @@ describe('blanks filled towards an output', () => {
     const folded = arrange(
       { a: {}, b: { at: [60, 0] }, c: { with: 'a' } },
       { 'a.u': 20, 'b.v': 40, 'b.w': 15, 'c.x': 45 },
-      [['a.u', 'b.v'], ['b.w', 'c.x']],
-    ); // prettier-ignore
+      [
+        ['a.u', 'b.v'],
+        ['b.w', 'c.x'],
+      ],
+    );
     const blank = open(folded, { 'a-u': [8, 60], 'b-v': [8, 60], 'b-w': [8, 60], 'c-x': [8, 60] });
     const target = rational(2, 15);
     const found = must(run(blank, [aim('c', target)], 8));
@@ -113,7 +142,9 @@ describe('blanks filled towards an output', () => {
       { 'fixed.w': 36, 'bird.w': 18 },
       [['fixed.w', 'bird.w']],
     );
-    const found = must(run(open(m, { 'fixed-w': [12, 40], 'bird-w': [12, 40] }), [aim('bird', rational(5, 3), false)])); // prettier-ignore
+    const found = must(
+      run(open(m, { 'fixed-w': [12, 40], 'bird-w': [12, 40] }), [aim('bird', rational(5, 3), false)]),
+    );
     expect(toFraction(found.fills[0]!.rates['to bird']!)).to.equal('5/3');
     expect(found.fills[0]!.total, 'the smallest that gives it').to.equal(20 + 12);
     const grounded = { ...aim('bird', rational(5, 3), false), ground: true };
@@ -128,8 +159,12 @@ describe('blanks filled towards an output', () => {
     const m = arrange(
       { a: {}, lay: { at: [60, 0] }, one: { at: [120, 0] }, two: { at: [60, 60] } },
       { 'a.u': 20, 'lay.v': 40, 'lay.w': 15, 'one.x': 45, 'two.y': 30 },
-      [['a.u', 'lay.v'], ['lay.w', 'one.x'], ['lay.w', 'two.y']],
-    ); // prettier-ignore
+      [
+        ['a.u', 'lay.v'],
+        ['lay.w', 'one.x'],
+        ['lay.w', 'two.y'],
+      ],
+    );
     const blank = open(m, { 'lay-w': [10, 24], 'one-x': [20, 60], 'two-y': [20, 60] });
     const found = must(run(blank, [aim('one', rational(1, 5)), aim('two', rational(2, 7))], 3));
     const { counts, worst } = found.fills[0]!;
@@ -142,15 +177,22 @@ describe('blanks filled towards an output', () => {
     const m = arrange(
       { a: {}, one: { at: [60, 0] }, two: { at: [-60, 0] }, three: { at: [0, 60] } },
       { 'a.u': 20, 'one.x': 45, 'a.v': 30, 'two.y': 30, 'a.w': 30, 'three.z': 60 },
-      [['a.u', 'one.x'], ['a.v', 'two.y'], ['a.w', 'three.z']],
-    ); // prettier-ignore
+      [
+        ['a.u', 'one.x'],
+        ['a.v', 'two.y'],
+        ['a.w', 'three.z'],
+      ],
+    );
     const wide = [8, 900] as const;
     const blank = open(m, { 'a-u': wide, 'one-x': wide, 'a-v': wide, 'two-y': wide });
     const aims = [aim('one', rational(3, 7)), aim('two', rational(22, 7)), aim('three', rational(1, 2))];
     const found = must(groups(blank, aims, 2));
     expect(found.map(g => g.aims)).to.deep.equal([['to one'], ['to two']]);
     expect(found.map(g => toFraction(g.fills[0]!.worst))).to.deep.equal(['0', '0']);
-    expect(found.map(g => g.wheels)).to.deep.equal([['a-u', 'one-x'], ['a-v', 'two-y']]); // prettier-ignore
+    expect(found.map(g => g.wheels)).to.deep.equal([
+      ['a-u', 'one-x'],
+      ['a-v', 'two-y'],
+    ]);
   });
 
   it('agree with trying every count, on small trains of any shape', () => {
@@ -210,12 +252,25 @@ describe('rules of sums', () => {
     const solved = solveRules(rules, [0, 1, 2])!;
     expect(solved.chosen).to.deep.equal([0, 1]);
     const [ring] = solved.follow;
-    expect([ring!.blank, toFraction(ring!.constant), toFraction(ring!.by.get(0)!), toFraction(ring!.by.get(1)!)]).to.deep.equal([2, '0', '1', '2']); // prettier-ignore
+    expect([
+      ring!.blank,
+      toFraction(ring!.constant),
+      toFraction(ring!.by.get(0)!),
+      toFraction(ring!.by.get(1)!),
+    ]).to.deep.equal([2, '0', '1', '2']);
   });
 
   it('that contradict are refused', () => {
     const one = rational(1);
-    expect(solveRules([{ terms: new Map([[0, one]]), total: one }, { terms: new Map([[0, one]]), total: rational(2) }], [0])).to.equal(undefined); // prettier-ignore
+    expect(
+      solveRules(
+        [
+          { terms: new Map([[0, one]]), total: one },
+          { terms: new Map([[0, one]]), total: rational(2) },
+        ],
+        [0],
+      ),
+    ).to.equal(undefined);
   });
 });
 

@@ -1,6 +1,6 @@
 import { candidateOf, type CountQuery, searchCounts, type StageLimits } from '../counts/index.ts';
 import type { Machine } from '../machine/index.ts';
-import { absolute, div, isZero, type Rational, toNumber } from '../rational/index.ts'; // prettier-ignore
+import { absolute, div, isZero, type Rational, toNumber } from '../rational/index.ts';
 import { fail, ok, type Result } from '../result/index.ts';
 import { groundRate, trainRates } from '../train/index.ts';
 import { type Blank, type BlankSystem, blankSystem } from './blank-system.ts';
@@ -10,11 +10,11 @@ import { type Solved, solveRules, type SumRule, sumRules } from './sum-rules.ts'
 /** More trials than this are refused: the ranges must be narrowed. */
 export const MOST_TRIALS = 4e7;
 /**
- * Fills the open counts of a machine towards its outputs, through any train, planetary sets and arms included: equal sums where
- * meshes stand between the same lines, shared wheels as they are, planets that go together. Outputs that hang on no common count
- * are filled apart; those on which no open count bears are left out. All ways within the ranges are weighed by doubles, and the
- * best exactly. A generator: it yields its progress. Problems: nothing open, no output on which an open count bears,
- * contradictory sums, ranges too wide.
+ * Fills the open counts of a machine towards its outputs, through any train, planetary sets and arms included:
+ * equal sums where meshes stand between the same lines, shared wheels as they are, planets that go together.
+ * Outputs that hang on no common count are filled apart; those on which no open count bears are left out. All ways
+ * within the ranges are weighed by doubles, and the best exactly. A generator: it yields its progress. Problems:
+ * nothing open, no output on which an open count bears, contradictory sums, ranges too wide.
  */
 export function* fillBlanks(
   machine: Machine,
@@ -62,7 +62,10 @@ function* fillPart(
   if (aims.some(a => isZero(a.target))) return fail('blanks-still');
   const rates = aims.map(a => system.rateOf(a.member, a.ground));
   const all = [...blanks].sort((a, b) => a - b);
-  const solved = solveRules(rules.filter(r => [...r.terms.keys()].some(i => blanks.has(i))), all); // prettier-ignore
+  const solved = solveRules(
+    rules.filter(r => [...r.terms.keys()].some(i => blanks.has(i))),
+    all,
+  );
   if (!solved) return fail('blanks-sums');
   const found = new Finder(machine, system, aims, all, top);
   const [rate, aim] = [rates[0], aims[0]];
@@ -75,7 +78,10 @@ function* fillPart(
   return yield* searchAll(found, system, rates, aims, solved);
 }
 
-/** The blanks on which each output hangs, by trying, with those that sums tie to them; outputs with a common blank together. */
+/**
+ * The blanks on which each output hangs, by trying, with those that sums tie to them; outputs with a common blank
+ * together.
+ */
 function independentParts(system: BlankSystem, aims: readonly BlankAim[], rules: readonly SumRule[]): Part[] {
   const { blanks } = system;
   const middle = blanks.map((b, i) => (b.least + b.most) / 2 + 0.37 * (i + 1));
@@ -111,7 +117,10 @@ interface Row {
   readonly driven: readonly number[];
 }
 
-/** The blanks as a plain row of driving and driven wheels, where the rate is a product of them; found by doubling each. */
+/**
+ * The blanks as a plain row of driving and driven wheels, where the rate is a product of them; found by doubling
+ * each.
+ */
 function asRow({ blanks, degree }: BlankSystem, rate: Rate, all: readonly number[]): Row | undefined {
   const driving: number[] = [];
   const driven: number[] = [];
@@ -260,7 +269,6 @@ function* searchAll(
         targets[0] ?? 0,
         aims[0]?.either === true,
       )) {
-        // prettier-ignore
         counts[solvable] = x;
         tryHere();
       }
@@ -270,8 +278,9 @@ function* searchAll(
 }
 
 /**
- * The counts of one blank next to where the rate is the wanted one. The rate is (p + q·x)/(r + s·x) in the count of a wheel of
- * one mesh, so a cross ratio of three rates gives x: (T − ρ₁)(ρ₂ − ρ₃)/((T − ρ₃)(ρ₂ − ρ₁)) is the same of the counts.
+ * The counts of one blank next to where the rate is the wanted one. The rate is (p + q·x)/(r + s·x) in the count of
+ * a wheel of one mesh, so a cross ratio of three rates gives x: (T − ρ₁)(ρ₂ − ρ₃)/((T − ρ₃)(ρ₂ − ρ₁)) is the same
+ * of the counts.
  */
 function nearestCounts(
   rate: Rate,

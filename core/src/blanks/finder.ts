@@ -27,7 +27,10 @@ export interface BlankFill {
   readonly total: number;
 }
 
-/** Outputs that hang on common blanks: ways to fill these, best first by the worst error, and whether nothing within the ranges is better. */
+/**
+ * Outputs that hang on common blanks: ways to fill these, best first by the worst error, and whether nothing within
+ * the ranges is better.
+ */
 export interface BlankGroup {
   readonly aims: readonly string[];
   readonly fills: readonly BlankFill[];
@@ -101,7 +104,12 @@ export class Finder {
     const seen = new Set<string>();
     for (const { counts } of this.kept) {
       if (fills.length >= 3 * this.top) break;
-      const fill = weigh(this.machine, this.aims, wheels, this.all.map(i => counts[i] ?? 0)); // prettier-ignore
+      const fill = weigh(
+        this.machine,
+        this.aims,
+        wheels,
+        this.all.map(i => counts[i] ?? 0),
+      );
       if (!fill) continue;
       const name = JSON.stringify(Object.values(fill.rates).map(r => `${r.num}/${r.den}`));
       if (seen.has(name)) continue;

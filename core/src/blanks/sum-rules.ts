@@ -21,8 +21,8 @@ export interface SumRule {
 }
 
 /**
- * Two meshes between the same two lines share their centre distance: m(a + b) = m′(c + d) outside, m(r − p) in a ring. Rules in
- * which an open count stands; spread and profile shift are not counted.
+ * Two meshes between the same two lines share their centre distance: m(a + b) = m′(c + d) outside, m(r − p) in a
+ * ring. Rules in which an open count stands; spread and profile shift are not counted.
  */
 export function sumRules(machine: Machine, blanks: readonly Blank[]): SumRule[] {
   const axes = new Map(machine.axes.map(a => [a.id, a] as const));

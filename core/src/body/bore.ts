@@ -1,5 +1,6 @@
 import { circle, type Path, type Point, polygon, type Segment } from '../geometry/index.ts';
 import type { Wheel } from '../machine/index.ts';
+import type { Findings } from '../result/index.ts';
 
 type Bore = NonNullable<Wheel['bore']>;
 /** A bore that is there. */
@@ -7,8 +8,8 @@ export type Hole = Exclude<Bore, { kind: 'none' }>;
 export type Fit = NonNullable<Hole['fit']>;
 
 /**
- * How much larger a hole measures than its arbor, mm across (common practice, no source): for a press, a sliding and a free
- * fit. The process adds its own.
+ * How much larger a hole measures than its arbor, mm across (common practice, no source): for a press, a sliding
+ * and a free fit. The process adds its own.
  */
 export const FIT_ALLOWANCE: Readonly<Record<Fit, number>> = { press: -0.05, sliding: 0.1, free: 0.25 };
 
@@ -38,7 +39,7 @@ export function boreReach(hole: Hole, says?: Allowances): number {
 }
 
 /** Why a hole cannot be, as a code; undefined when it can. */
-export function boreFault(hole: Hole): string | undefined {
+export function boreFault(hole: Hole): Findings['bore-fault']['fault'] | undefined {
   if (hole.kind === 'D' && !(hole.flat > hole.diameter / 2 && hole.flat < hole.diameter))
     return 'flat-off-the-round';
   if (hole.kind === 'keyed' && !(hole.width < hole.diameter)) return 'key-too-wide';

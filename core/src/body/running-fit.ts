@@ -1,7 +1,10 @@
 /** Fits of a shaft that turns in a hole, on the basis of the hole. */
 export type RunningFit = 'H7/g6' | 'H8/f7' | 'H9/d9' | 'H11/c11';
 
-/** The most and the least a fit leaves between hole and shaft, mm across; what hole and shaft may measure more or less than their name. */
+/**
+ * The most and the least a fit leaves between hole and shaft, mm across; what hole and shaft may measure more or
+ * less than their name.
+ */
 export interface FitLimits {
   readonly hole: readonly [least: number, most: number];
   readonly shaft: readonly [least: number, most: number];
@@ -27,8 +30,8 @@ const BELOW: Readonly<Record<string, readonly number[]>> = {
 };
 
 /**
- * The limits of a running fit at a diameter up to 50 mm; undefined beyond. 25 H7/g6: hole 0 to +0.021, shaft −0.020 to −0.007,
- * clearance 0.007 to 0.041. Source: ISO 286-1 and 286-2, tables (from memory).
+ * The limits of a running fit at a diameter up to 50 mm; undefined beyond. 25 H7/g6: hole 0 to +0.021, shaft −0.020
+ * to −0.007, clearance 0.007 to 0.041. Source: ISO 286-1 and 286-2, tables (from memory).
  */
 export function fitLimits(fit: RunningFit, diameter: number): FitLimits | undefined {
   const i = UP_TO.findIndex(most => diameter <= most);

@@ -43,8 +43,10 @@ export function webPaths(body: Body, room: WebRoom): Result<readonly Path[]> {
   const { web } = body;
   if (web.kind === 'solid') return ok([]);
   const sizes = webSizes(body, room);
-  if (!(sizes.hubRadius > room.boreRadius)) return fail('hub-within-bore', { hub: 2 * sizes.hubRadius, bore: 2 * room.boreRadius }); // prettier-ignore
-  if (!(sizes.innerRim > sizes.hubRadius)) return fail('no-room-for-web', { hub: 2 * sizes.hubRadius, rim: 2 * sizes.innerRim }); // prettier-ignore
+  if (!(sizes.hubRadius > room.boreRadius))
+    return fail('hub-within-bore', { hub: 2 * sizes.hubRadius, bore: 2 * room.boreRadius });
+  if (!(sizes.innerRim > sizes.hubRadius))
+    return fail('no-room-for-web', { hub: 2 * sizes.hubRadius, rim: 2 * sizes.innerRim });
   if (web.kind === 'holes') return holes(web.number, web.diameter, sizes);
   const sweep = web.kind === 'curved spokes' ? (web.sweepDeg * Math.PI) / 180 : 0;
   return spokes(web.number, sizes, sweep);
@@ -66,13 +68,14 @@ function holes(number: number, diameter: number | undefined, s: WebSizes): Resul
 }
 
 /**
- * Openings between spokes of one width all along: each side of a spoke is a line, or for curved ones an arc, beside the line
- * from hub to rim; corners at hub and rim are as they meet.
+ * Openings between spokes of one width all along: each side of a spoke is a line, or for curved ones an arc, beside
+ * the line from hub to rim; corners at hub and rim are as they meet.
  */
 function spokes(number: number, s: WebSizes, sweep: number): Result<readonly Path[]> {
   const step = (2 * Math.PI) / number;
   const half = s.spoke / 2;
-  if (half >= s.hubRadius * Math.sin(step / 2)) return fail('spokes-too-wide', { width: s.spoke, largest: 2 * s.hubRadius * Math.sin(step / 2) }); // prettier-ignore
+  if (half >= s.hubRadius * Math.sin(step / 2))
+    return fail('spokes-too-wide', { width: s.spoke, largest: 2 * s.hubRadius * Math.sin(step / 2) });
   const side = (radius: number, offset: 1 | -1): number => Math.asin((offset * half) / radius);
   const at = (radius: number, angle: number): Point => ({
     x: radius * Math.cos(angle),

@@ -1,6 +1,17 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { absolute, compare, div, mul, ONE, parseRational, type Rational, rational, sub, toNumber } from '../rational/index.ts'; // prettier-ignore
+import {
+  absolute,
+  compare,
+  div,
+  mul,
+  ONE,
+  parseRational,
+  type Rational,
+  rational,
+  sub,
+  toNumber,
+} from '../rational/index.ts';
 import { must, type Result } from '../result/index.ts';
 import {
   type BranchPlan,
@@ -114,7 +125,12 @@ describe('whole machine search', () => {
             maxLength: school === 'lay arbor' ? 3 : 2,
           }),
           fc.constantFrom('given' as const, 'free' as const),
-          fc.constantFrom('worst error' as const, 'sum of errors' as const, 'worst drift' as const, 'different counts' as const), // prettier-ignore
+          fc.constantFrom(
+            'worst error' as const,
+            'sum of errors' as const,
+            'worst drift' as const,
+            'different counts' as const,
+          ),
           fc.integer({ min: 6, max: 9 }),
           (rates, drive, objective, least) => {
             const query: BranchQuery = {
@@ -181,7 +197,15 @@ describe('whole machine search', () => {
   it('adds up the errors of a cascade, and not those of parallel branches', () => {
     const third = rational(1n, 3n);
     const outputs = [rational(1n), third, rational(1n, 9n)].map((rate, i) => ({ id: `o${i}`, rate }));
-    const { plan } = search({ ...QUARTET, outputs, school: 'cascade', least: 12, most: 61, leastSum: 60, mostSum: 75 }); // prettier-ignore
+    const { plan } = search({
+      ...QUARTET,
+      outputs,
+      school: 'cascade',
+      least: 12,
+      most: 61,
+      leastSum: 60,
+      mostSum: 75,
+    });
     expect(toNumber(plan!.worst)).to.equal(0);
     sound(plan!, { ...QUARTET, outputs });
   });
@@ -195,10 +219,19 @@ describe('whole machine search', () => {
     expect(code({ leastSum: 10, mostSum: 20 })).to.equal('sum-too-small');
     expect(code({ mostSum: 1000 })).to.equal('sum-too-large');
     expect(code({ outputs: [] })).to.equal('outputs-too-few');
-    expect(code({ outputs: Array.from({ length: 13 }, (_, i) => ({ id: `${i}`, rate: ONE })) })).to.equal('outputs-too-many'); // prettier-ignore
+    expect(code({ outputs: Array.from({ length: 13 }, (_, i) => ({ id: `${i}`, rate: ONE })) })).to.equal(
+      'outputs-too-many',
+    );
     expect(code({ objective: 'different counts' })).to.equal('error-needed');
     expect(code({ objective: 'worst drift', drive: 'free' })).to.equal('drift-needs-period');
-    expect(code({ outputs: [{ id: 'a', rate: ONE }, { id: 'b', rate: rational(0n) }] })).to.equal('ratio-zero'); // prettier-ignore
+    expect(
+      code({
+        outputs: [
+          { id: 'a', rate: ONE },
+          { id: 'b', rate: rational(0n) },
+        ],
+      }),
+    ).to.equal('ratio-zero');
     expect(code({ least: 2 })).to.equal('limit-too-small');
     expect(code({ least: 50, most: 20 })).to.equal('limits-reversed');
     expect(code({ leastSum: 60.5 })).to.equal('limits-not-whole');

@@ -13,7 +13,10 @@ import {
 } from '../rational/index.ts';
 import type { Branch, BranchPlan, BranchQuery } from './query.ts';
 
-/** For each output, in order, what drives it (the number of an output before it; undefined: the drive or the lay arbor) and by which stages. */
+/**
+ * For each output, in order, what drives it (the number of an output before it; undefined: the drive or the lay
+ * arbor) and by which stages.
+ */
 export type BranchChoices = readonly {
   readonly from: number | undefined;
   readonly stages: readonly Stage[];

@@ -11,7 +11,10 @@ import { LEAST_COUNT, MOST_COUNT, type Stage } from '../counts/index.ts';
 export type School = 'loose pairs' | 'lay arbor' | 'cascade' | 'mixed';
 export const SCHOOLS: readonly School[] = ['loose pairs', 'lay arbor', 'cascade', 'mixed'];
 
-/** What is to be least: the worst error, the worst drift (error times the output's turns), the sum of the errors, or different counts. */
+/**
+ * What is to be least: the worst error, the worst drift (error times the output's turns), the sum of the errors, or
+ * different counts.
+ */
 export type Objective = 'worst error' | 'worst drift' | 'sum of errors' | 'different counts';
 
 /** An output: its wanted turns per turn of the drive by size; with a free drive only their proportions matter. */
@@ -56,7 +59,10 @@ export interface BranchPlan {
   /** The mesh that turns the one lay arbor. */
   readonly first?: Stage;
   readonly branches: readonly Branch[];
-  /** Turns of the drive for one unit of the wanted rates; 1 for a given drive. A turn of a free drive lasts this many of the wanted units. */
+  /**
+   * Turns of the drive for one unit of the wanted rates; 1 for a given drive. A turn of a free drive lasts this
+   * many of the wanted units.
+   */
   readonly speed: Rational;
   /** The largest |error|, exact. */
   readonly worst: Rational;

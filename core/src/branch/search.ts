@@ -20,7 +20,8 @@ const SLACK = 1e-11;
 
 /**
  * The best way to drive all outputs over one centre distance. Branch and bound over every tooth sum: an output's ratio
- * must lie in the window that the bound leaves, which an ascending list of all ratios gives at once. Yields its progress.
+ * must lie in the window that the bound leaves, which an ascending list of all ratios gives at once. Yields its
+ * progress.
  * The answer is proven unless the work was cut short; no plan means that there is none (with an error up to one half).
  */
 export function* searchBranches(query: BranchQuery): Generator<BranchProgress, Result<BranchResult>> {
@@ -186,7 +187,10 @@ function range({ state, ratios, base, sum }: Frame, at: number, from: number | u
 const before = (state: State, from: number | undefined, base: number): number =>
   from === undefined ? base : (state.choice[from]?.rate ?? 1);
 
-/** In a cascade from a free drive the first ratio only sets the speed: any will do, so one near 1 : 1 stands for all. */
+/**
+ * In a cascade from a free drive the first ratio only sets the speed: any will do, so one near 1 : 1 stands for
+ * all.
+ */
 const anyFirst = ({ school, drive, objective }: BranchQuery): boolean =>
   school === 'cascade' && drive === 'free' && objective !== 'different counts';
 

@@ -5,8 +5,8 @@ import { parseWanted } from '../units/index.ts';
 
 /**
  * The outputs that a plan can drive together, with their wanted rates by size. For a given drive what each aim asks of
- * the drive; for a free one turns a day where the aims are periods, or their plain ratios where none is. Aims on an arm,
- * limits, and those that cannot be read are left out.
+ * the drive; for a free one turns a day where the aims are periods, or their plain ratios where none is. Aims on an
+ * arm, limits, and those that cannot be read are left out.
  */
 export function branchOutputs({ machine, aims }: Derived, drive: 'given' | 'free'): Output[] {
   const plain = machine.aims.filter(a => !a.seenFrom);

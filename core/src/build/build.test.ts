@@ -19,7 +19,16 @@ import {
 import { parseRational, rational, sign } from '../rational/index.ts';
 import { must } from '../result/index.ts';
 import { sayFinding } from '../words/index.ts';
-import { type Choice, describeCandidate, needsIdler, plantBranches, plantTrain, queryOf, returnFor, type SearchLimits } from './index.ts'; // prettier-ignore
+import {
+  type Choice,
+  describeCandidate,
+  needsIdler,
+  plantBranches,
+  plantTrain,
+  queryOf,
+  returnFor,
+  type SearchLimits,
+} from './index.ts';
 
 const SENSES: readonly Aim['sense'][] = ['with the drive', 'against the drive', 'either'];
 const aim = (id: string, wanted: string, sense: Aim['sense']): Aim => ({
@@ -111,12 +120,19 @@ describe('a search of two modules, or of many stages, built into the machine', (
   const planted = (wanted: string, more: Partial<SearchLimits>, sense: Aim['sense']): Machine => {
     const a = aim('a', wanted, sense);
     const asked = { ...limits, ...more };
-    const query = must(queryOf(asked, { wanted: must(parseRational(wanted)), sense, limit: undefined, problem: undefined })); // prettier-ignore
+    const query = must(
+      queryOf(asked, { wanted: must(parseRational(wanted)), sense, limit: undefined, problem: undefined }),
+    );
     const job = searchCounts(query);
     let step = job.next();
     while (!step.done) step = job.next();
     const { stages } = must(step.value).top[0]!;
-    const choice = { stages, module: 1, ...(asked.secondModule && { secondModule: asked.secondModule }), coaxial: query.coaxial }; // prettier-ignore
+    const choice = {
+      stages,
+      module: 1,
+      ...(asked.secondModule && { secondModule: asked.secondModule }),
+      coaxial: query.coaxial,
+    };
     return plantTrain({ ...newMachine('m'), aims: [a] }, 'a', choice);
   };
   for (const sense of ['with the drive', 'against the drive'] as const) {
@@ -148,13 +164,21 @@ describe('a plan for all outputs, built into the machine', () => {
       it(`turns every output as planned: ${school}, ${drive} drive`, () => {
         const aims = periods.map((p, i) => aim(`a${i}`, `${p} d`, 'with the drive'));
         const outputs = aims.map((a, i) => ({ id: a.id, rate: must(parseRational(`1/${periods[i]}`)) }));
-        const job = searchBranches({ ...{ outputs, drive, school, objective: 'worst error' }, ...{ least: 12, most: 50, leastSum: 60, mostSum: 64 } }); // prettier-ignore
+        const job = searchBranches({
+          ...{ outputs, drive, school, objective: 'worst error' },
+          ...{ least: 12, most: 50, leastSum: 60, mostSum: 64 },
+        });
         let step = job.next();
         while (!step.done) step = job.next();
         const plan = must(step.value).plan!;
         const speed = drive === 'free' ? { kind: 'free' as const } : { kind: 'period' as const, text: '1 d' };
         const empty = { ...newMachine('m'), aims, drive: { member: 'drive', speed } };
-        const choice = { school, module: 2, first: plan.first, branches: plan.branches.map(b => ({ ...b, aim: b.output })) }; // prettier-ignore
+        const choice = {
+          school,
+          module: 2,
+          first: plan.first,
+          branches: plan.branches.map(b => ({ ...b, aim: b.output })),
+        };
         const m = plantBranches(empty, choice);
         expect(integrityProblems(m)).to.deep.equal([]);
         const d = derive(m);
@@ -168,7 +192,10 @@ describe('a plan for all outputs, built into the machine', () => {
         expect(m.axes, 'two axes carry all').to.have.length(2);
         expect(m.wheels).to.have.length(plan.wheels);
         const again = plantBranches(m, choice);
-        expect([again.wheels.length, again.members.length, again.axes.length], 'in place of what was there').to.deep.equal([m.wheels.length, m.members.length, 2]); // prettier-ignore
+        expect(
+          [again.wheels.length, again.members.length, again.axes.length],
+          'in place of what was there',
+        ).to.deep.equal([m.wheels.length, m.members.length, 2]);
       });
     }
   }

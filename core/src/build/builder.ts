@@ -106,22 +106,9 @@ export function builderOn(start: Machine): Builder {
     for (let l = 0; ; l++) if (!used.has(l)) return l;
   };
   const wheel = (spec: NewWheel): string => {
-    const wheelId = fresh('wheel');
-    const { teeth, hand, shorten } = spec;
-    const made: Wheel = {
-      id: wheelId,
-      name: spec.name,
-      member: spec.member,
-      toothing: spec.toothing,
-      role: spec.role ?? 'wheel',
-      teeth: typeof teeth === 'number' ? { kind: 'count', count: teeth } : teeth,
-      layer: spec.layer ?? layer(),
-      bore: BORE,
-      ...(hand && { hand }),
-      ...(shorten && { shorten }),
-    };
+    const made = newWheel(fresh('wheel'), spec, spec.layer ?? layer());
     machine = { ...machine, wheels: [...machine.wheels, made] };
-    return wheelId;
+    return made.id;
   };
   const joint = (made: Machine['joints'][number]): void => {
     machine = { ...machine, joints: [...machine.joints, made] };
@@ -148,6 +135,19 @@ export function builderOn(start: Machine): Builder {
       machine = change(machine);
     },
     ...{ id: fresh, arbor, wheel, joint, mesh, layer },
+  };
+}
+
+function newWheel(id: string, spec: NewWheel, layer: number): Wheel {
+  const { name, member, toothing, teeth, hand, shorten } = spec;
+  return {
+    ...{ id, name, member, toothing },
+    role: spec.role ?? 'wheel',
+    teeth: typeof teeth === 'number' ? { kind: 'count', count: teeth } : teeth,
+    layer,
+    bore: BORE,
+    ...(hand && { hand }),
+    ...(shorten && { shorten }),
   };
 }
 

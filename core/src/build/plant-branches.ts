@@ -20,9 +20,10 @@ export interface BranchChoice {
 }
 
 /**
- * Turns a plan into arbors, wheels and meshes over two axes: the drive's, on which every output turns as a tube, and one
- * lay axis. Trains that the aims had before are taken away first. Layers are such that tubes can be nested and all hands
- * stand at one end: driving wheels below, driven ones above, the first output innermost; in a cascade from the bottom up.
+ * Turns a plan into arbors, wheels and meshes over two axes: the drive's, on which every output turns as a tube,
+ * and one lay axis. Trains that the aims had before are taken away first. Layers are such that tubes can be nested
+ * and all hands stand at one end: driving wheels below, driven ones above, the first output innermost; in a cascade
+ * from the bottom up.
  * Throws for an aim that is not there or a machine without a drive.
  */
 export function plantBranches(machine: Machine, choice: BranchChoice): Machine {

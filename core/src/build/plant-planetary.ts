@@ -24,7 +24,10 @@ export interface PlanetaryChoice {
   readonly aim?: string | undefined;
 }
 
-/** A set with two rings as it is to be built: the drive turns the sun, the first ring is held, the second is the output. */
+/**
+ * A set with two rings as it is to be built: the drive turns the sun, the first ring is held, the second is the
+ * output.
+ */
 export interface TwoRingChoice {
   readonly set: TwoRingSet;
   readonly module: number;

@@ -97,7 +97,12 @@ describe('the outputs that a plan can drive', () => {
     expect(rates(withAims({ kind: 'free' }, '2 d', '12 h', '1/4'), 'free')).to.deep.equal([0.5, 2]);
     expect(rates(withAims({ kind: 'free' }, '1/4', '3'), 'free')).to.deep.equal([0.25, 3]);
     const [onArm, ...others] = withAims({ kind: 'free' }, '2 d', '3 d').aims;
-    const seenFrom = { arm: '9 d', armSense: 'with the drive' as const, stated: 'against the ground' as const, drivenBy: 'the drive' as const }; // prettier-ignore
+    const seenFrom = {
+      arm: '9 d',
+      armSense: 'with the drive' as const,
+      stated: 'against the ground' as const,
+      drivenBy: 'the drive' as const,
+    };
     const m = { ...withAims({ kind: 'free' }), aims: [{ ...onArm!, seenFrom }, ...others] };
     expect(
       rates(m, 'free').map(r => 1 / r),

@@ -10,8 +10,8 @@ function strikesOf(machine: Machine): number {
 }
 
 /**
- * What was built, in layers where nothing strikes, as long as that can be had: when building made things strike that did not
- * before, layers are found for the whole. New wheels are bored for the arbors that they sit on.
+ * What was built, in layers where nothing strikes, as long as that can be had: when building made things strike
+ * that did not before, layers are found for the whole. New wheels are bored for the arbors that they sit on.
  */
 export function settledLayers(before: Machine, after: Machine): Machine {
   const known = new Set(before.wheels.map(w => w.id));

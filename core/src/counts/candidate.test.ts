@@ -28,7 +28,10 @@ describe('candidates', () => {
 
   it('of one ratio are ordered by total, then by fewer stages', () => {
     const one = candidateOf([{ driving: 20, driven: 40 }]);
-    const two = candidateOf([{ driving: 10, driven: 20 }, { driving: 15, driven: 15 }]); // prettier-ignore
+    const two = candidateOf([
+      { driving: 10, driven: 20 },
+      { driving: 15, driven: 15 },
+    ]);
     expect(one.total).to.equal(two.total);
     expect(byTotal(one, two)).to.be.below(0);
   });
@@ -42,8 +45,14 @@ describe('candidates', () => {
     fc.assert(
       fc.property(count, count, count, count, (a, c, b, d) => {
         const found = pairings([a, c], [b, d], false);
-        const straight = [{ driving: a, driven: b }, { driving: c, driven: d }]; // prettier-ignore
-        const crossed = [{ driving: a, driven: d }, { driving: c, driven: b }]; // prettier-ignore
+        const straight = [
+          { driving: a, driven: b },
+          { driving: c, driven: d },
+        ];
+        const crossed = [
+          { driving: a, driven: d },
+          { driving: c, driven: b },
+        ];
         expect(new Set(found.map(name))).to.deep.equal(new Set([straight, crossed].map(name)));
         for (const [first, second] of found)
           expect(first!.driving + first!.driven).to.be.at.least(second!.driving + second!.driven);

@@ -5,7 +5,10 @@ import { type CountQuery, IDLER_ROOM } from './query.ts';
 
 /** The limits that tie the counts of a train to one another. */
 export interface Fit {
-  /** Whether there is any such limit; wheels that are all alike, and an exact total, are met by the lists themselves. */
+  /**
+   * Whether there is any such limit; wheels that are all alike, and an exact total, are met by the lists
+   * themselves.
+   */
   readonly coupled: boolean;
   /** Whether a stage meets what is asked of it alone; stages are counted from nought. */
   readonly stage: (stage: Stage, at: number) => boolean;
@@ -98,7 +101,10 @@ function piecesTest({ stock }: CountQuery, stages: number): TrainTest | undefine
   };
 }
 
-/** m₁(a₁ + b₁) = m₂(a₂ + b₂) for every two stages (conventions 5), in whole numbers; with an idler the last may be smaller. */
+/**
+ * m₁(a₁ + b₁) = m₂(a₂ + b₂) for every two stages (conventions 5), in whole numbers; with an idler the last may be
+ * smaller.
+ */
 function returnsOf(query: CountQuery, stages: number): Pick<Fit, 'returns'> {
   if (query.coaxial === 'none') return {};
   return {

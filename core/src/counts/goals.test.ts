@@ -2,7 +2,17 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import { compare, parseRational, rational, toFraction } from '../rational/index.ts';
 import { must } from '../result/index.ts';
-import { candidateOf, differentCounts, errorSize, type CountQuery, partsOf, relaxations, searchCounts, searchGoals, type Stage } from './index.ts'; // prettier-ignore
+import {
+  candidateOf,
+  differentCounts,
+  errorSize,
+  type CountQuery,
+  partsOf,
+  relaxations,
+  searchCounts,
+  searchGoals,
+  type Stage,
+} from './index.ts';
 import { fewestDifferent, patterns } from './different.ts';
 
 const QUERY: CountQuery = {
@@ -53,7 +63,9 @@ describe('other goals than error and teeth', () => {
           const least_ = (of: (s: Stage[]) => number): number | undefined =>
             good.length > 0 ? Math.min(...good.map(of)) : undefined;
           const goals = Object.fromEntries(run(searchGoals(query, error, 'either')).map(g => [g.goal, g]));
-          expect(goals['largest wheel']!.value).to.equal(least_(s => Math.max(...s.flatMap(x => [x.driving, x.driven])))); // prettier-ignore
+          expect(goals['largest wheel']!.value).to.equal(
+            least_(s => Math.max(...s.flatMap(x => [x.driving, x.driven]))),
+          );
           expect(goals['different counts']!.value).to.equal(least_(differentCounts));
           expect(goals['wheels']!.value).to.equal(least_(s => 2 * s.length));
           expect(goals['arbors']!.value).to.equal(least_(s => s.length + 1));
@@ -76,14 +88,23 @@ describe('other goals than error and teeth', () => {
     const few = run(fewestDifferent({ ...QUERY, stages: [3] }, 1e-5));
     expect(few).to.include({ different: 3, proven: true });
     expect(differentCounts(few.best!.stages)).to.equal(3);
-    expect(patterns(2, 2)).to.deep.equal([[2, -2], [1, -1]]); // prettier-ignore
+    expect(patterns(2, 2)).to.deep.equal([
+      [2, -2],
+      [1, -1],
+    ]);
     expect(patterns(1, 3)).to.deep.equal([[0]]);
   });
 });
 
 describe('what a limit costs', () => {
   it('names the limits that kill a search, and what each would allow', () => {
-    const query = { ...QUERY, target: rational(1n, 2n), stages: [1], stock: [{ count: 20 }, { count: 41 }], noPrimes: true }; // prettier-ignore
+    const query = {
+      ...QUERY,
+      target: rational(1n, 2n),
+      stages: [1],
+      stock: [{ count: 20 }, { count: 41 }],
+      noPrimes: true,
+    };
     const found = run(searchCounts(query));
     expect(found.ok && found.value.top.map(c => toFraction(c.ratio))).to.deep.equal(['1']);
     const relaxed = run(relaxations(query, candidateOf([{ driving: 20, driven: 20 }])));

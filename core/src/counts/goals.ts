@@ -29,8 +29,8 @@ export function partsOf(stages: number, sense: Sense): { wheels: number; arbors:
 
 /**
  * For every goal the train that serves it best among those whose error is at most `error` (relative, exact). Yields its
- * progress. Wheels, arbors and the largest wheel are proven as far as the searches behind them are; different counts as far as
- * `fewestDifferent` gets.
+ * progress. Wheels, arbors and the largest wheel are proven as far as the searches behind them are; different
+ * counts as far as `fewestDifferent` gets.
  */
 export function* searchGoals(
   query: CountQuery,
@@ -58,7 +58,12 @@ export function* searchGoals(
   results.push(yield* smallestLargest(query, within));
   const few = yield* fewestDifferent(query, toNumber(error));
   const { best, different: value } = few;
-  results.push({ goal: 'different counts', proven: few.proven, ...(best && { best }), ...(value !== undefined && { value }) }); // prettier-ignore
+  results.push({
+    goal: 'different counts',
+    proven: few.proven,
+    ...(best && { best }),
+    ...(value !== undefined && { value }),
+  });
   return results;
 }
 

@@ -109,7 +109,10 @@ function partnersOf(
   };
 }
 
-/** The order that sorts values, by sorting a copy and looking up every value’s place: faster than comparing by index. */
+/**
+ * The order that sorts values, by sorting a copy and looking up every value’s place: faster than comparing by
+ * index.
+ */
 function ascending(values: Float64Array): Uint32Array {
   const sorted = Float64Array.from(values).sort();
   const taken = new Uint32Array(values.length);

@@ -24,7 +24,10 @@ function sameRatio(a: Hit, b: Hit): boolean {
   return Math.abs(x / y - 1) < DOUBT && BigInt(a.num) * BigInt(b.den) === BigInt(b.num) * BigInt(a.den);
 }
 
-/** Order of hits by |error| against a target, exactly where doubles leave a doubt; the smaller ratio first of two equal. */
+/**
+ * Order of hits by |error| against a target, exactly where doubles leave a doubt; the smaller ratio first of two
+ * equal.
+ */
 function hitOrder(target: Rational): (a: Hit, b: Hit) => number {
   const t = toNumber(target);
   return (a, b) => {
@@ -88,10 +91,16 @@ export function createTopList(target: Rational, most: number): TopList {
   };
 }
 
-/** A double that all hits of one ratio share: division rounds correctly (IEEE 754), so equal fractions give one double. */
+/**
+ * A double that all hits of one ratio share: division rounds correctly (IEEE 754), so equal fractions give one
+ * double.
+ */
 const bucket = (h: Hit): number => h.num / h.den;
 
-/** Of two hits of one ratio, whether the first is to be listed: least total, then least largest sum, then smaller counts. */
+/**
+ * Of two hits of one ratio, whether the first is to be listed: least total, then least largest sum, then smaller
+ * counts.
+ */
 function preferred(a: Hit, b: Hit): boolean {
   if (a.total !== b.total || !a.stages || !b.stages) return a.total < b.total;
   return byCompactness(a.stages, b.stages) < 0;

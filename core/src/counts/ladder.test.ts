@@ -18,12 +18,16 @@ function rungs(query: CountQuery): Rung[] {
 const find = (list: Rung[], ratio: string): Rung | undefined => list.find(r => toFraction(r.ratio) === ratio);
 
 describe('the ladder of convergents', () => {
-  it('climbs Brocot’s example, 191/23, by 8, 25/3 and 83/10 (Brocot, Calcul des rouages par approximation, 1861; from memory)', () => {
-    const list = rungs(QUERY);
-    const convergents = list.filter(r => r.convergent).map(r => toFraction(r.ratio));
-    expect(convergents).to.deep.equal(['8', '25/3', '83/10', '191/23']);
-    expect(find(list, '58/7')?.convergent, 'an intermediate of his table').to.equal(false);
-  });
+  it(
+    'climbs Brocot’s example, 191/23, by 8, 25/3 and 83/10 (Brocot, Calcul des rouages par ' +
+      'approximation, 1861; from memory)',
+    () => {
+      const list = rungs(QUERY);
+      const convergents = list.filter(r => r.convergent).map(r => toFraction(r.ratio));
+      expect(convergents).to.deep.equal(['8', '25/3', '83/10', '191/23']);
+      expect(find(list, '58/7')?.convergent, 'an intermediate of his table').to.equal(false);
+    },
+  );
 
   it('says which wheel a fraction needs, and what can be cut', () => {
     const list = rungs(QUERY);

@@ -61,7 +61,8 @@ const MOST_BETWEEN = 4;
 /**
  * Convergents, and before each the last few intermediates that are nearer than the convergent before; the simplest
  * first, until the figures outgrow any train. p = k p₁ + p₀ for k up to the term, from above half of it on.
- * Source: Hardy & Wright, An Introduction to the Theory of Numbers, ch. 10; Brocot, Calcul des rouages par approximation, 1861.
+ * Source: Hardy & Wright, An Introduction to the Theory of Numbers, ch. 10; Brocot, Calcul des rouages par
+ * approximation, 1861.
  */
 function fractionsNear(target: Rational, largest: bigint): { ratio: Rational; convergent: boolean }[] {
   let [p0, q0, p1, q1] = [0n, 1n, 1n, 0n];

@@ -5,7 +5,10 @@ import { type Products, productsBySum, productsOf } from './products.ts';
 import type { CountQuery } from './query.ts';
 import { createTrainMaker, type TrainMaker } from './trains.ts';
 
-/** Two ascending lists whose quotients left / right are the ratios of a search, each entry with its least sum of teeth. */
+/**
+ * Two ascending lists whose quotients left / right are the ratios of a search, each entry with its least sum of
+ * teeth.
+ */
 export interface Lists {
   readonly left: Products;
   readonly right: Products;
@@ -35,7 +38,10 @@ const MOST_SUMMED = 3_000_000;
 /** A total that leaves nothing out. */
 export const WITHOUT_LIMIT = 65535;
 
-/** Driving products against driven products: for limits on single counts. Other limits look at each train that comes near. */
+/**
+ * Driving products against driven products: for limits on single counts. Other limits look at each train that comes
+ * near.
+ */
 export function* productSource(
   positions: Positions,
   fit: Fit,

@@ -1,8 +1,11 @@
 import { compare, factors, mul, ONE, type Rational, rational, toNumber } from '../rational/index.ts';
-import { fail, ok, type Result } from '../result/index.ts';
+import { fail, ok, type Result, type Problems } from '../result/index.ts';
 import type { CountLimits, CountQuery } from './query.ts';
 
-/** The counts that each position of a train of so many stages may have, ascending. Equal sets are one and the same array. */
+/**
+ * The counts that each position of a train of so many stages may have, ascending. Equal sets are one and the same
+ * array.
+ */
 export interface Positions {
   readonly driving: readonly (readonly number[])[];
   readonly driven: readonly (readonly number[])[];
@@ -60,14 +63,14 @@ export const moduleAt = (query: CountQuery, stage: number): Rational | undefined
   query.modules?.[Math.min(stage, query.modules.length - 1)];
 
 /** The limits at work on the counts, for words. */
-function namesOf(query: CountQuery): Record<string, string | number> {
+function namesOf(query: CountQuery): Omit<Problems['no-count-left'], 'stage' | 'side'> {
   return {
     least: query.least,
     most: query.most,
-    stock: query.stock ? 1 : 0,
-    forbidden: query.forbidden?.length ? 1 : 0,
-    noPrimes: query.noPrimes ? 1 : 0,
-    outside: query.largestOutside ?? 0,
+    stock: query.stock !== undefined,
+    forbidden: (query.forbidden?.length ?? 0) > 0,
+    noPrimes: query.noPrimes === true,
+    ...(query.largestOutside !== undefined && { outside: query.largestOutside }),
   };
 }
 

@@ -43,7 +43,9 @@ describe('products of counts', () => {
     const all = [range(12, 60), range(12, 60), range(12, 60)];
     const whole = made(productsOf(all));
     const bounds = [0, 1728, 50000, 50001, 123456, 216001];
-    const parts = bounds.slice(1).flatMap((below, i) => made(productsOf(all, { from: bounds[i]!, below, mostSum: 65535 }))); // prettier-ignore
+    const parts = bounds
+      .slice(1)
+      .flatMap((below, i) => made(productsOf(all, { from: bounds[i]!, below, mostSum: 65535 })));
     expect(parts).to.deep.equal(whole);
     const few = made(productsOf(all, { from: 0, below: Infinity, mostSum: 60 }));
     expect(few).to.deep.equal(whole.filter(([, s]) => s <= 60));

@@ -1,4 +1,7 @@
-/** Distinct products of one count from each of several sets, ascending, each with the least sum of counts that makes it. */
+/**
+ * Distinct products of one count from each of several sets, ascending, each with the least sum of counts that makes
+ * it.
+ */
 export interface Products {
   readonly values: Float64Array;
   readonly sums: Uint16Array;
@@ -145,8 +148,8 @@ function joined(parts: readonly Products[]): Products {
 const KEY = 1 << 13;
 
 /**
- * All distinct pairs of product and sum of one count from each set, ascending in product: for an exact total, where more
- * than the least sum of a product matters. Yields now and then.
+ * All distinct pairs of product and sum of one count from each set, ascending in product: for an exact total, where
+ * more than the least sum of a product matters. Yields now and then.
  */
 export function* productsBySum(sets: readonly (readonly number[])[]): Generator<void, Products> {
   let keys: number[] = [];

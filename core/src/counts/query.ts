@@ -77,8 +77,8 @@ export function checkQuery(query: CountQuery): Result<CountQuery> {
   if (!limits.ok) return limits;
   for (const [i, p] of (query.positions ?? []).entries()) {
     for (const side of [p.driving, p.driven]) {
-      const own = side && checkLimits(side);
-      if (own && !own.ok) return fail(own.problem.code, { ...own.problem.data, stage: i + 1 });
+      const own = side && checkLimits(side, i + 1);
+      if (own && !own.ok) return own;
     }
   }
   if (query.stages.length === 0) return fail('no-stages');
@@ -88,11 +88,13 @@ export function checkQuery(query: CountQuery): Result<CountQuery> {
   return shape.ok ? ok(query) : shape;
 }
 
-function checkLimits({ least, most }: CountLimits): Result<void> {
-  if (!Number.isInteger(least) || !Number.isInteger(most)) return fail('limits-not-whole', { least, most });
-  if (least > most) return fail('limits-reversed', { least, most });
-  if (least < LEAST_COUNT) return fail('limit-too-small', { least, smallest: LEAST_COUNT });
-  if (most > MOST_COUNT) return fail('limit-too-large', { most, largest: MOST_COUNT });
+/** Limits of all stages, or of one when it is named. */
+function checkLimits({ least, most }: CountLimits, stage?: number): Result<void> {
+  const of = stage === undefined ? {} : { stage };
+  if (!Number.isInteger(least) || !Number.isInteger(most)) return fail('limits-not-whole', of);
+  if (least > most) return fail('limits-reversed', { least, most, ...of });
+  if (least < LEAST_COUNT) return fail('limit-too-small', { least, smallest: LEAST_COUNT, ...of });
+  if (most > MOST_COUNT) return fail('limit-too-large', { most, largest: MOST_COUNT, ...of });
   return ok(undefined);
 }
 

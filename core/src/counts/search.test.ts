@@ -179,7 +179,15 @@ describe('count search', () => {
     fc.assert(
       fc.property(base, limits, ({ num, den, least, span, stages }, more) => {
         const narrow = stages.includes(3) ? Math.min(span, 4) : span;
-        const query = { ...QUERY, target: rational(num, den), least, most: least + narrow, stages, top: 12, ...more }; // prettier-ignore
+        const query = {
+          ...QUERY,
+          target: rational(num, den),
+          least,
+          most: least + narrow,
+          stages,
+          top: 12,
+          ...more,
+        };
         if (more.positions || more.stock) Object.assign(query, { least: 4, most: 19, stages: [1, 2] });
         return agrees(query);
       }),
@@ -190,11 +198,16 @@ describe('count search', () => {
   it('gives the same as plain loops for four stages', function () {
     this.timeout(60000);
     fc.assert(
-      fc.property(
-        base,
-        fc.constantFrom('none' as const, 'equal sums' as const),
-        (b, coaxial) =>
-        agrees({ ...QUERY, target: rational(b.num, b.den), least: b.least, most: b.least + (b.span % 3), stages: [4], top: 9, coaxial }), // prettier-ignore
+      fc.property(base, fc.constantFrom('none' as const, 'equal sums' as const), (b, coaxial) =>
+        agrees({
+          ...QUERY,
+          target: rational(b.num, b.den),
+          least: b.least,
+          most: b.least + (b.span % 3),
+          stages: [4],
+          top: 9,
+          coaxial,
+        }),
       ),
       { numRuns: 40 },
     );
@@ -243,7 +256,13 @@ describe('count search', () => {
   });
 
   it('reaches the five-stage ratio of the Saros dial in two (Freeth et al., Nature 444, 2006)', () => {
-    const ratio = [[64, 38], [53, 96], [27, 223], [188, 53], [30, 54]].reduce((r, [a, b]) => rational(r.num * BigInt(a!), r.den * BigInt(b!)), rational(1n)); // prettier-ignore
+    const ratio = [
+      [64, 38],
+      [53, 96],
+      [27, 223],
+      [188, 53],
+      [30, 54],
+    ].reduce((r, [a, b]) => rational(r.num * BigInt(a!), r.den * BigInt(b!)), rational(1n));
     expect(toFraction(ratio)).to.equal('940/4237');
     const { top } = search({ ...QUERY, target: ratio, least: 12, most: 223, stages: [2], top: 1 });
     expect(toFraction(top[0]!.ratio), '4237 = 19 · 223, 940 = 20 · 47: two stages suffice').to.equal(

@@ -58,7 +58,10 @@ export function* loading<T>(job: Generator<void, T>, done: number): Generator<Se
 
 const spent = ({ looked, coupled }: Weighing): boolean => looked > (coupled ? MOST_LOOKED : MOST_WEIGHED);
 
-/** Widens the error until the list is full and everything at least as good was weighed; the error up to which it is proven. */
+/**
+ * Widens the error until the list is full and everything at least as good was weighed; the error up to which it is
+ * proven.
+ */
 export function* findTop(w: Weighing, wanted: number): Generator<SearchProgress, number> {
   let shown = 0;
   let proven = 0;

@@ -5,11 +5,33 @@ import { runCutter } from '../dry/index.ts';
 import { bounds, flatten, strokeText } from '../geometry/index.ts';
 import { ISO_53_A, type Machine, newMachine, type Process } from '../machine/index.ts';
 import { must } from '../result/index.ts';
-import { couponDrawing, couponsFor, estimate, fittedFrom, ladderHoles, pairGaps, pairPlays, type Reading, SQUARE, STRIP, STRIPS, wheelPairDrawing, withFitted } from './index.ts'; // prettier-ignore
+import {
+  couponDrawing,
+  couponsFor,
+  estimate,
+  fittedFrom,
+  ladderHoles,
+  pairGaps,
+  pairPlays,
+  type Reading,
+  SQUARE,
+  STRIP,
+  STRIPS,
+  wheelPairDrawing,
+  withFitted,
+} from './index.ts';
 
 const LASER: Process = { id: 'p', name: 'Laser', kind: 'laser', kerf: 0.2 };
 type Measured = Machine['measurements'][number];
-const reading = (what: Reading, nominal: number, value: number, i = 0): Measured => ({ id: `r${i}`, subject: 'p', what, nominal, value, unit: 'mm', at: '' }); // prettier-ignore
+const reading = (what: Reading, nominal: number, value: number, i = 0): Measured => ({
+  id: `r${i}`,
+  subject: 'p',
+  what,
+  nominal,
+  value,
+  unit: 'mm',
+  at: '',
+});
 const machine = (...measurements: Measured[]): Machine => ({ ...newMachine('m'), measurements });
 
 describe('coupons', () => {
@@ -29,18 +51,22 @@ describe('coupons', () => {
     );
   });
 
-  it('a square printed 0.16 mm too wide, its hole 0.3 too small and its first layer 0.4 wider give growth 0.08, shrinkage 0.3, flare 0.2', () => {
-    const m = machine(
-      reading('outside', SQUARE.side, 30.16, 1),
-      reading('hole', SQUARE.hole, 11.7, 2),
-      reading('first layer', 30.16, 30.56, 3),
-    );
-    const found = fittedFrom(m, LASER);
-    const p = withFitted({ id: 'p', name: 'P', kind: 'printer' }, found);
-    expect([p.outlineGrowth, p.holeShrink, p.flare]).to.deep.equal([0.08, 0.3, 0.2]);
-    expect(found.flare!.within, 'one reading says nothing of how sure it is').to.equal(undefined);
-    expect(fittedFrom(m, { id: 'another' })).to.deep.equal({});
-  });
+  it(
+    'a square printed 0.16 mm too wide, its hole 0.3 too small and its first layer 0.4 ' +
+      'wider give growth 0.08, shrinkage 0.3, flare 0.2',
+    () => {
+      const m = machine(
+        reading('outside', SQUARE.side, 30.16, 1),
+        reading('hole', SQUARE.hole, 11.7, 2),
+        reading('first layer', 30.16, 30.56, 3),
+      );
+      const found = fittedFrom(m, LASER);
+      const p = withFitted({ id: 'p', name: 'P', kind: 'printer' }, found);
+      expect([p.outlineGrowth, p.holeShrink, p.flare]).to.deep.equal([0.08, 0.3, 0.2]);
+      expect(found.flare!.within, 'one reading says nothing of how sure it is').to.equal(undefined);
+      expect(fittedFrom(m, { id: 'another' })).to.deep.equal({});
+    },
+  );
 
   it('three readings are as sure as Student’s t says: 10.0, 10.1, 10.2 → 10.1 ± 0.248 at 95 %', () => {
     // s = 0.1, t = 4.303 for two degrees of freedom (standard tables), 4.303 · 0.1 / √3 = 0.2484.
@@ -66,19 +92,31 @@ describe('coupons', () => {
     expect(withFitted(LASER, {}).fits).to.equal(undefined);
   });
 
-  it('all can be cut: every line that is not engraved closed, holes as large as they are named less the kerf that burns them open', () => {
-    for (const kind of ['laser', 'router', 'saw', 'printer'] as const) for (const coupon of couponsFor(kind)) {
-      if (coupon === 'wheel pair') continue;
-      const drawing = must(couponDrawing(coupon, { ...LASER, kind, cutter: 1 }, 6, 0.005));
-      for (const l of must(readDxf(writeDxf(drawing))).lines) expect(l.closed || l.layer === 'engrave', coupon).to.equal(true);
-    } // prettier-ignore
-    const ladder = must(couponDrawing('bore ladder', LASER, 6, 0.005));
-    const run = must(runCutter({ name: 'l.dxf', text: writeDxf(ladder) }, { kerf: 0.2, rate: 10, travel: 100, pierce: 1 })); // prettier-ignore
-    const [part] = run.dropped.filter(d => d.kind === 'part');
-    const sizes = part!.paths.slice(1).map(h => bounds(h)).map(b => b.maxX - b.minX).sort((a, b) => a - b); // prettier-ignore
-    ladderHoles(6).forEach((d, i) => expect(sizes[i]).to.be.closeTo(d, 0.01));
-    expect(pairGaps()[0]).to.equal(0.05);
-  });
+  it(
+    'all can be cut: every line that is not engraved closed, holes as large as they are ' +
+      'named less the kerf that burns them open',
+    () => {
+      for (const kind of ['laser', 'router', 'saw', 'printer'] as const)
+        for (const coupon of couponsFor(kind)) {
+          if (coupon === 'wheel pair') continue;
+          const drawing = must(couponDrawing(coupon, { ...LASER, kind, cutter: 1 }, 6, 0.005));
+          for (const l of must(readDxf(writeDxf(drawing))).lines)
+            expect(l.closed || l.layer === 'engrave', coupon).to.equal(true);
+        }
+      const ladder = must(couponDrawing('bore ladder', LASER, 6, 0.005));
+      const run = must(
+        runCutter({ name: 'l.dxf', text: writeDxf(ladder) }, { kerf: 0.2, rate: 10, travel: 100, pierce: 1 }),
+      );
+      const [part] = run.dropped.filter(d => d.kind === 'part');
+      const sizes = part!.paths
+        .slice(1)
+        .map(h => bounds(h))
+        .map(b => b.maxX - b.minX)
+        .sort((a, b) => a - b);
+      ladderHoles(6).forEach((d, i) => expect(sizes[i]).to.be.closeTo(d, 0.01));
+      expect(pairGaps()[0]).to.equal(0.05);
+    },
+  );
 
   it('a pair of wheels stands at plays from none on: 0.1 mm further apart at 20° is 0.0728 mm (conventions 13)', () => {
     expect(pairPlays(20)[0]).to.equal(0);

@@ -32,8 +32,8 @@ export const pairGaps = (): number[] =>
   Array.from({ length: PAIR.steps }, (_, i) => Number((PAIR.least + i * PAIR.step).toFixed(3)));
 
 /**
- * A coupon as a drawing. What measures the raw process (square and hole, comb) is not compensated; what measures a fit or a clearance is compensated
- * as every part is. `rod` is the diameter that the ladder is for.
+ * A coupon as a drawing. What measures the raw process (square and hole, comb) is not compensated; what measures a
+ * fit or a clearance is compensated as every part is. `rod` is the diameter that the ladder is for.
  */
 export function couponDrawing(
   kind: Exclude<CouponKind, 'wheel pair'>,
@@ -55,14 +55,20 @@ export function couponDrawing(
     shapes.push({ name: piece.name, role: 'cut', paths: [outline] });
     groups.push({ name: piece.name, x: piece.at.x, y: piece.at.y, angle: 0, shapes, labels: [] });
   }
-  return ok({ title: `Coupon: ${kind}, ${process.name || process.kind}`, notes: [SAYS[kind], raw ? 'Not compensated: it measures the process itself.' : sayGrowth(growth)], groups }); // prettier-ignore
+  return ok({
+    title: `Coupon: ${kind}, ${process.name || process.kind}`,
+    notes: [SAYS[kind], raw ? 'Not compensated: it measures the process itself.' : sayGrowth(growth)],
+    groups,
+  });
 }
 
 const sayGrowth = ({ outline, hole }: Growth): string =>
   outline === 0 && hole === 0 ? 'Not compensated.' : 'Compensated as the profile says now.';
 
 const SAYS: Readonly<Record<Exclude<CouponKind, 'wheel pair'>, string>> = {
-  'square and hole': `Measure the outside (${SQUARE.side} mm drawn) above the first layer, the first layer itself, and the hole (${SQUARE.hole} mm drawn).`,
+  'square and hole':
+    `Measure the outside (${SQUARE.side} mm drawn) above the first layer, ` +
+    `the first layer itself, and the hole (${SQUARE.hole} mm drawn).`,
   'kerf comb': `Push the ${STRIPS} strips together and measure over all of them (${STRIPS * STRIP.width} mm drawn).`,
   'bore ladder':
     'Try the rod in every hole: note the one it presses into, the one it slides in, and the one it turns in.',
@@ -87,7 +93,15 @@ function piecesOf(kind: Exclude<CouponKind, 'wheel pair'>, rod: number): Piece[]
     case 'square and hole': {
       const { side, hole } = SQUARE;
       const text = strokeText(`${side} ${hole}`, { x: side / 2, y: 3 }, TEXT);
-      return [{ name: 'square', at: ORIGIN, outline: box(side, side), holes: [circle({ x: side / 2, y: side / 2 }, hole / 2, false)], text }]; // prettier-ignore
+      return [
+        {
+          name: 'square',
+          at: ORIGIN,
+          outline: box(side, side),
+          holes: [circle({ x: side / 2, y: side / 2 }, hole / 2, false)],
+          text,
+        },
+      ];
     }
     case 'kerf comb':
       return Array.from({ length: STRIPS }, (_, i) => ({
@@ -116,8 +130,20 @@ function piecesOf(kind: Exclude<CouponKind, 'wheel pair'>, rod: number): Piece[]
         const disc = together ? at : { x: at.x, y: -2 * outer - 2 };
         const text = strokeText(gap.toFixed(2), { x: 0, y: outer - 3.2 }, TEXT * 0.8);
         return [
-          { name: `disc ${gap.toFixed(2)}`, at: disc, outline: circle(ORIGIN, PAIR.radius), holes: [hexHole()], text: [] }, // prettier-ignore
-          { name: `ring ${gap.toFixed(2)}`, at, outline: circle(ORIGIN, outer), holes: [circle(ORIGIN, PAIR.radius + gap, false)], text }, // prettier-ignore
+          {
+            name: `disc ${gap.toFixed(2)}`,
+            at: disc,
+            outline: circle(ORIGIN, PAIR.radius),
+            holes: [hexHole()],
+            text: [],
+          },
+          {
+            name: `ring ${gap.toFixed(2)}`,
+            at,
+            outline: circle(ORIGIN, outer),
+            holes: [circle(ORIGIN, PAIR.radius + gap, false)],
+            text,
+          },
         ];
       });
     }

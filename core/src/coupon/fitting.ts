@@ -12,8 +12,9 @@ export const STRIPS = 10;
 
 /**
  * What one reading says, from what was drawn (`nominal`) and what was measured (`value`), mm:
- * the strips of a comb, pushed together, are short by one kerf each; an outside is too wide by twice its growth; a hole is too small by its
- * shrinkage; a first layer is wider than the next ones by twice its flare; the hole that fits is larger than the rod by what the fit leaves.
+ * the strips of a comb, pushed together, are short by one kerf each; an outside is too wide by twice its growth; a
+ * hole is too small by its shrinkage; a first layer is wider than the next ones by twice its flare; the hole that
+ * fits is larger than the rod by what the fit leaves.
  */
 const SAYS: Readonly<
   Record<Reading, { readonly field: Fitted; readonly of: (nominal: number, value: number) => number }>

@@ -1,7 +1,13 @@
-/** Student's t for 95 % on both sides, by degrees of freedom 1 to 10; above, 2. Source: standard tables (from memory). */
+/**
+ * Student's t for 95 % on both sides, by degrees of freedom 1 to 10; above, 2. Source: standard tables (from
+ * memory).
+ */
 const T95 = [12.71, 4.3, 3.18, 2.78, 2.57, 2.45, 2.36, 2.31, 2.26, 2.23] as const;
 
-/** A value found from readings: their mean, and how far the true one may be off at 95 %; unknown from a single reading. */
+/**
+ * A value found from readings: their mean, and how far the true one may be off at 95 %; unknown from a single
+ * reading.
+ */
 export interface Estimate {
   readonly value: number;
   readonly within: number | undefined;

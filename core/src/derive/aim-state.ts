@@ -1,7 +1,7 @@
 import { driftDegrees, rateError, withinTolerance } from '../period/index.ts';
 import { byId, GROUND, IDLER_COUNT, placeHangsOn, type Aim, type Machine } from '../machine/index.ts';
 import { absolute, parseDecimal, type Rational, sign, toNumber, ZERO } from '../rational/index.ts';
-import { type Finding, finding, type Problem } from '../result/index.ts';
+import { type Finding, finding, type Problem, fix } from '../result/index.ts';
 import { type DriveFacts, parseSpan, parseWanted, type Span, wantedRate } from '../units/index.ts';
 import { type ArmFrame, armFrame } from './arm-frame.ts';
 
@@ -60,7 +60,10 @@ function asked(aim: Aim, drive: DriveFacts): Asked {
   };
 }
 
-/** Once an output stands on an arm, its own rate there is what is weighed, no longer the ratio that its train must have. */
+/**
+ * Once an output stands on an arm, its own rate there is what is weighed, no longer the ratio that its train must
+ * have.
+ */
 function onArm(ask: Asked, carried: boolean): Asked {
   if (!ask.frame || !carried) return ask;
   return {
@@ -78,8 +81,8 @@ export function searchedState(state: AimState): AimState {
 }
 
 /**
- * Weighs an aim against the rate that the meshes give its arbor: its own on the arm for an aim that is seen from one, against
- * the ground for any other. `carried`: its arbor stands on an arm.
+ * Weighs an aim against the rate that the meshes give its arbor: its own on the arm for an aim that is seen from
+ * one, against the ground for any other. `carried`: its arbor stands on an arm.
  */
 export function aimState(aim: Aim, rate: Rational | undefined, drive: DriveFacts, carried = false): AimState {
   const span = parseSpan(aim.tolerance.over);
@@ -126,11 +129,12 @@ export function isCarried(machine: Pick<Machine, 'axes' | 'members'>, arbor: str
   return axis !== undefined && axis.frame !== GROUND;
 }
 
+type Parts = Pick<Machine, 'axes' | 'members' | 'wheels' | 'joints'>;
+
 /** What an aim's state asks of the maker. */
-export function aimFindings(aim: Aim, state: AimState, machine: Machine): Finding[] {
+export function aimFindings(aim: Aim, state: AimState, machine: Parts): Finding[] {
   if (aim.frame !== GROUND) return [finding('aim-frame-not-solved', 'note', 'aims', [aim.id])];
-  if (state.problem)
-    return [finding('aim-unreadable', 'warn', 'aims', [aim.id], { problem: state.problem.code })];
+  if (state.problem) return [finding('aim-unreadable', 'warn', 'aims', [aim.id], { problem: state.problem })];
   if (aim.seenFrom && !isCarried(machine, aim.member))
     return [finding('aim-on-arm', 'note', 'aims', [aim.id])];
   switch (state.status) {
@@ -140,12 +144,18 @@ export function aimFindings(aim: Aim, state: AimState, machine: Machine): Findin
       return [finding('aim-without-rate', 'warn', 'train', [aim.id])];
     case 'wrong sense': {
       const mesh = swingingMesh(machine, aim.member);
-      const fixes = mesh === undefined ? [] : [{ code: 'insert-idler', subject: mesh, value: IDLER_COUNT }];
+      const fixes = mesh === undefined ? [] : [fix('insert-idler', mesh, IDLER_COUNT)];
       return [finding('wrong-sense', 'stop', 'train', [aim.id], {}, fixes)];
     }
     case 'missed': {
       if (state.limit)
-        return [finding('limit-missed', 'warn', 'aims', [aim.id], { limit: state.limit, wanted: toNumber(state.wanted ?? ZERO), achieved: Math.abs(toNumber(state.achieved ?? ZERO)) })]; // prettier-ignore
+        return [
+          finding('limit-missed', 'warn', 'aims', [aim.id], {
+            limit: state.limit,
+            wanted: toNumber(state.wanted ?? ZERO),
+            achieved: Math.abs(toNumber(state.achieved ?? ZERO)),
+          }),
+        ];
       if (state.drift === undefined) return [finding('tolerance-needs-period', 'note', 'aims', [aim.id])];
       const data = {
         drift: toNumber(state.drift),
@@ -159,10 +169,10 @@ export function aimFindings(aim: Aim, state: AimState, machine: Machine): Findin
 }
 
 /**
- * The mesh that drives an arbor, when an axis hangs on it and can move away to let an idler in. Between two fixed axes there is
- * no room for one: there the search must find other counts.
+ * The mesh that drives an arbor, when an axis hangs on it and can move away to let an idler in. Between two fixed
+ * axes there is no room for one: there the search must find other counts.
  */
-function swingingMesh(machine: Machine, member: string | undefined): string | undefined {
+function swingingMesh(machine: Parts, member: string | undefined): string | undefined {
   const hung = new Set(machine.axes.flatMap(a => [...placeHangsOn(a.place).joints]));
   return machine.joints.find(
     j =>

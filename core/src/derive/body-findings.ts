@@ -9,7 +9,7 @@ import {
   webSizes,
 } from '../body/index.ts';
 import type { Wheel } from '../machine/index.ts';
-import { type Finding, finding } from '../result/index.ts';
+import { type Finding, finding, fix } from '../result/index.ts';
 import type { WheelState } from './derived.ts';
 
 /** Least wall between bore and tooth root, in modules (common practice, no source). */
@@ -53,16 +53,25 @@ function boreFindings(wheel: Wheel, { rootRadius, boreRadius, module }: Room): F
   const hole = holeOf(wheel);
   if (!hole) return [];
   const fault = boreFault(hole);
-  if (fault) return [finding('bore-fault', 'stop', 'teeth', [wheel.id], { problem: fault })];
+  if (fault) return [finding('bore-fault', 'stop', 'teeth', [wheel.id], { fault })];
   const wall = rootRadius - boreRadius;
   const least = LEAST_WALL * module;
   if (wall >= least) return [];
   const largest = Math.floor(20 * (rootRadius - least)) / 10;
-  const fixes =
-    largest > 0 && hole.kind === 'round' ? [{ code: 'set-bore', subject: wheel.id, value: largest }] : [];
-  const data = { bore: 2 * boreRadius, root: 2 * rootRadius, wall, least };
-  const code = wall <= 0 ? 'bore-through-root' : 'thin-wall';
-  return [finding(code, wall <= 0 ? 'stop' : 'warn', 'teeth', [wheel.id], data, fixes)];
+  const fixes = largest > 0 && hole.kind === 'round' ? [fix('set-bore', wheel.id, largest)] : [];
+  const { id } = wheel;
+  return wall <= 0
+    ? [
+        finding(
+          'bore-through-root',
+          'stop',
+          'teeth',
+          [id],
+          { bore: 2 * boreRadius, root: 2 * rootRadius },
+          fixes,
+        ),
+      ]
+    : [finding('thin-wall', 'warn', 'teeth', [id], { wall, least }, fixes)];
 }
 
 function webFindings(wheel: Wheel, room: Room): Finding[] {
@@ -70,14 +79,23 @@ function webFindings(wheel: Wheel, room: Room): Finding[] {
   if (!body || body.web.kind === 'solid') return [];
   const paths = webPaths(body, room);
   if (!paths.ok) {
-    const fixes = [{ code: 'set-solid', subject: wheel.id, value: 0 }];
-    return [finding('web-impossible', 'warn', 'teeth', [wheel.id], { ...paths.problem.data, problem: paths.problem.code }, fixes)]; // prettier-ignore
+    const fixes = [fix('set-solid', wheel.id)];
+    return [finding('web-impossible', 'warn', 'teeth', [wheel.id], { problem: paths.problem }, fixes)];
   }
   const sizes = webSizes(body, room);
   const weak: Finding[] = [];
   if (sizes.rim < leastRim(room.module))
-    weak.push(finding('thin-rim', 'warn', 'teeth', [wheel.id], { rim: sizes.rim, least: leastRim(room.module) }, [{ code: 'set-rim', subject: wheel.id, value: Math.ceil(leastRim(room.module) * 10) / 10 }])); // prettier-ignore
+    weak.push(
+      finding('thin-rim', 'warn', 'teeth', [wheel.id], { rim: sizes.rim, least: leastRim(room.module) }, [
+        fix('set-rim', wheel.id, Math.ceil(leastRim(room.module) * 10) / 10),
+      ]),
+    );
   if (body.web.kind !== 'holes' && sizes.spoke < leastSpoke(room.module))
-    weak.push(finding('thin-spokes', 'warn', 'teeth', [wheel.id], { width: sizes.spoke, least: leastSpoke(room.module) })); // prettier-ignore
+    weak.push(
+      finding('thin-spokes', 'warn', 'teeth', [wheel.id], {
+        width: sizes.spoke,
+        least: leastSpoke(room.module),
+      }),
+    );
   return weak;
 }

@@ -1,6 +1,6 @@
 import { byId, circleCount, type Machine, meshes, type Wheel } from '../machine/index.ts';
 import { centreDistance, chooseShifts, type Pair } from '../mesh/index.ts';
-import type { Finding, Fix } from '../result/index.ts';
+import { type Finding, type Fix, fix } from '../result/index.ts';
 import type { MeshState, ModuleTable } from './derived.ts';
 import { pairOf } from './pair.ts';
 
@@ -9,21 +9,22 @@ const WHOLE = 1e-6;
 const LEAST_COUNT = 6;
 
 /**
- * What would close a loop that does not: for a mesh between axes that stand fixed, counts with the sum of teeth that their
- * distance asks, a module of its own, or profile shift. Every way is tried: it brings the distance to within 0.001 mm.
+ * What would close a loop that does not: for a mesh between axes that stand fixed, counts with the sum of teeth
+ * that their distance asks, a module of its own, or profile shift. Every way is tried: it brings the distance to
+ * within 0.001 mm.
  */
 export function closureFixes(
   machine: Pick<Machine, 'wheels' | 'joints' | 'toothings'>,
   table: ModuleTable,
   states: Readonly<Record<string, MeshState>>,
-  found: Finding,
-): Finding {
+  found: Finding<'centres-disagree'>,
+): Finding<'centres-disagree'> {
   const mesh = byId(meshes(machine), found.subjects[0] ?? '');
   const pair = mesh && pairOf(machine, table, mesh);
   const [a, b] = [byId(machine.wheels, mesh?.a), byId(machine.wheels, mesh?.b)];
   if (!mesh || !pair || !a || !b || mesh.type !== 'external') return found;
   const spread = mesh.spread ?? 0;
-  const wanted = Number(found.data['is']) - spread;
+  const wanted = found.data.is - spread;
   const fixes = [
     ...countFixes(pair.pair, wanted, a, b),
     ...shiftFixes(states[mesh.id], wanted, a, b),
@@ -40,7 +41,7 @@ function countFixes(pair: Pair, wanted: number, a: Wheel, b: Wheel): Fix[] {
   return [a, b].flatMap((wheel, i) => {
     const count = Math.round(sum) - (pair.counts[1 - i] ?? 0);
     return count >= LEAST_COUNT && wheel.teeth.kind === 'count' && count !== circleCount(wheel)
-      ? [{ code: 'set-teeth', subject: wheel.id, value: count }]
+      ? [fix('set-teeth', wheel.id, count)]
       : [];
   });
 }
@@ -57,7 +58,7 @@ function shiftFixes(state: MeshState | undefined, wanted: number, a: Wheel, b: W
   const shifts: [number, number] = smaller === 0 ? [shift, second] : [first, shift];
   const closes = centreDistance({ ...state.pair, shifts });
   if (Math.abs(shift) > 1 || closes === undefined || Math.abs(closes - wanted) > 1e-3) return [];
-  return [{ code: 'set-shift', subject: (smaller === 0 ? a : b).id, value: shift }];
+  return [fix('set-shift', (smaller === 0 ? a : b).id, shift)];
 }
 
 /** A toothing of their own, where neither wheel meshes with a third. */
@@ -72,5 +73,5 @@ function moduleFixes(
   const others = meshes(machine).some(j => j.id !== mesh && [j.a, j.b].some(w => w === a.id || w === b.id));
   const theory = centreDistance({ ...pair, module: 1 });
   if (others || theory === undefined || theory <= 0) return [];
-  return [{ code: 'own-module', subject: mesh, value: Number((wanted / theory).toFixed(9)) }];
+  return [fix('own-module', mesh, Number((wanted / theory).toFixed(9)))];
 }

@@ -1,19 +1,22 @@
 import type { MeshJoint } from '../machine/index.ts';
 import { centreDistance, contactRatio, type Pair, tipShortening } from '../mesh/index.ts';
-import type { Fix } from '../result/index.ts';
+import { type Fix, fix } from '../result/index.ts';
 import type { ToothSpec } from '../tooth/index.ts';
 import type { MeshState } from './derived.ts';
 
 /** Contact ratio below which a mesh is not trusted to run smoothly (common practice, no source). */
 export const LEAST_CONTACT = 1.2;
 
-/** Single changes that bring the contact up to the limit: centres as theory has them, or less profile shift on one wheel. Each is tried on the teeth themselves. */
+/**
+ * Single changes that bring the contact up to the limit: centres as theory has them, or less profile shift on one
+ * wheel. Each is tried on the teeth themselves.
+ */
 export function contactFixes(mesh: MeshJoint, { pair, specs }: MeshState): Fix[] {
   if (!pair || !specs) return [];
   const spread = mesh.spread ?? 0;
   const fixes: Fix[] = [];
   if (spread > 0 && contactWith(pair, specs, pair.shifts, 0) >= LEAST_CONTACT)
-    fixes.push({ code: 'set-spread', subject: mesh.id, value: 0 });
+    fixes.push(fix('set-spread', mesh.id, 0));
   for (const [i, wheel] of [mesh.a, mesh.b].entries()) {
     const now = pair.shifts[i] ?? 0;
     const enough = [0.75, 0.5, 0.25, 0]
@@ -23,7 +26,7 @@ export function contactFixes(mesh: MeshJoint, { pair, specs }: MeshState): Fix[]
           contactWith(pair, specs, i === 0 ? [shift, pair.shifts[1]] : [pair.shifts[0], shift], spread) >=
           LEAST_CONTACT,
       );
-    if (now > 0 && enough !== undefined) fixes.push({ code: 'set-shift', subject: wheel, value: enough });
+    if (now > 0 && enough !== undefined) fixes.push(fix('set-shift', wheel, enough));
   }
   return fixes;
 }

@@ -6,7 +6,6 @@ import { plantTrain } from '../build/index.ts';
 import { flatten, rotate, signedArea } from '../geometry/index.ts';
 import {
   type Aim,
-  editForFix,
   type Machine,
   newMachine,
   patch,
@@ -20,9 +19,10 @@ import {
 import { mend } from '../hand/index.ts';
 import { stancesAt } from '../motion/index.ts';
 import { rational, toNumber } from '../rational/index.ts';
-import { must } from '../result/index.ts';
+import { type Finding, type FindingCode, must } from '../result/index.ts';
 import { sayFinding, sayFix, sayProblem } from '../words/index.ts';
-import { type AimState, derive, type Derived, searchedState } from './index.ts';
+import { type AimState, derive, searchedState } from './index.ts';
+import { findingIn, withFix } from '../../test/find.ts';
 
 const starter = must(
   readMachine(readFileSync(new URL('../../../demo/saltreach-tide-clock.json', import.meta.url), 'utf8')),
@@ -45,8 +45,8 @@ const pair = (a: number, b: number): Machine =>
     'a',
     { stages: [{ driving: a, driven: b }], module: 2, coaxial: 'none' },
   );
-const found = (m: Machine, code: string): Derived['findings'][number] | undefined =>
-  derive(m).findings.find(f => f.code === code);
+const found = <C extends FindingCode>(m: Machine, code: C): Finding<C> | undefined =>
+  findingIn(derive(m).findings, code);
 const firstWheel = (m: Machine): string => m.wheels[0]!.id;
 
 describe('what follows from a machine', () => {
@@ -102,11 +102,11 @@ describe('what follows from a machine', () => {
 });
 
 describe('findings about teeth', () => {
-  const fixed = (m: Machine, code: string): boolean => {
+  const fixed = (m: Machine, code: FindingCode): boolean => {
     const f = found(m, code);
     expect(f, code).to.not.equal(undefined);
     expect(f!.fixes.length, `${code} offers a fix`).to.be.greaterThan(0);
-    return found(editForFix(f!.fixes[0]!)(m), code) === undefined;
+    return found(withFix(m, f!.fixes[0]), code) === undefined;
   };
 
   it('undercut: found, and mended by its fix; 17 at 20° is only a note (conventions 14)', () => {
@@ -189,7 +189,7 @@ describe('aims', () => {
   it('turned the wrong way are mended by an idler', () => {
     const m = setAim('a', { sense: 'with the drive' })(pair(20, 40));
     const f = found(m, 'wrong-sense')!;
-    const mended = editForFix(f.fixes[0]!)(m);
+    const mended = withFix(m, f.fixes[0]);
     expect(derive(mended).aims['a']!.status).to.equal('met');
   });
 
@@ -197,7 +197,7 @@ describe('aims', () => {
     const m = setAim('a', { wanted: '0.5001' })(pair(20, 40));
     const state = derive(m).aims['a']!;
     expect(state.status).to.equal('missed');
-    expect(Number(found(m, 'aim-missed')!.data['drift'])).to.be.closeTo(-0.0001 * 100 * 360, 1e-9);
+    expect(found(m, 'aim-missed')!.data.drift).to.be.closeTo(-0.0001 * 100 * 360, 1e-9);
     expect(
       derive(setAim('a', { tolerance: { degrees: '4', over: '100 turns' } })(m)).aims['a']!.status,
     ).to.equal('met');
@@ -242,17 +242,32 @@ describe('aims', () => {
       derive(
         setAim('a', {
           wanted,
-          seenFrom: { arm: '365.256363 d', armSense: 'with the drive', stated: 'against the ground', drivenBy: 'the drive', ...seenFrom }, // prettier-ignore
+          seenFrom: {
+            arm: '365.256363 d',
+            armSense: 'with the drive',
+            stated: 'against the ground',
+            drivenBy: 'the drive',
+            ...seenFrom,
+          },
         })({ ...pair(20, 40), drive: day }),
       ).aims['a']!;
     const moon = on('27.321661547 d', {}).frame!;
-    expect(1 / toNumber(moon.seen), 'a sidereal month from the Earth’s arm is a synodic one').to.be.closeTo(29.530589, 1e-5); // prettier-ignore
-    expect(1 / toNumber(on('29.530588853 d', { stated: 'seen from the arm' }).frame!.ground)).to.be.closeTo(27.321662, 1e-5); // prettier-ignore
+    expect(1 / toNumber(moon.seen), 'a sidereal month from the Earth’s arm is a synodic one').to.be.closeTo(
+      29.530589,
+      1e-5,
+    );
+    expect(1 / toNumber(on('29.530588853 d', { stated: 'seen from the arm' }).frame!.ground)).to.be.closeTo(
+      27.321662,
+      1e-5,
+    );
     const still = on('still', { drivenBy: 'a standing wheel' });
     const slow = on('10 d', { arm: '5 d', drivenBy: 'a standing wheel' });
     expect(searchedState(slow).wanted, 'searched: (1/10 − 1/5) / (−1/5)').to.deep.equal(rational(1, 2));
     expect(searchedState({ ...slow, frame: undefined }).wanted).to.deep.equal(slow.wanted);
-    expect([still.wanted, still.sense], 'a globe that keeps its tilt: 1 : 1 from a standing wheel').to.deep.equal([rational(1), 'with the drive']); // prettier-ignore
+    expect(
+      [still.wanted, still.sense],
+      'a globe that keeps its tilt: 1 : 1 from a standing wheel',
+    ).to.deep.equal([rational(1), 'with the drive']);
     const twice = on('1/365.256363', { armSense: 'against the drive', drivenBy: 'a standing wheel' });
     expect(twice.frame!.ratio, 'seen − arm over − arm').to.deep.equal(rational(2));
     expect(on('365.256363 d', {}).problem?.code).to.equal('turns-with-arm');

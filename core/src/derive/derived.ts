@@ -11,6 +11,9 @@ import type { DriveFacts } from '../units/index.ts';
 import type { AimState } from './aim-state.ts';
 import type { Stage } from './stage.ts';
 
+/** The mode a machine stands in: which arbor drives, what is held, which clutches are engaged. */
+export type Standing = Pick<Machine, 'drive' | 'modes' | 'mode' | 'members' | 'joints'>;
+
 /** What follows for one mesh; lengths in mm. */
 export interface MeshState {
   /** Two involute wheels side by side, across their axes; only these have it. */
@@ -83,25 +86,30 @@ export interface Derived {
   readonly stages: Stages;
 }
 
-/** The stages by name, kept so that the next machine can use them again. */
+/** The stages by name, in the order in which they are made, kept so that the next machine can use them again. */
 export interface Stages {
+  readonly mode: Stage<Standing>;
   readonly drive: Stage<DriveFacts>;
-  readonly standsFor: Stage<Rational | undefined>;
   readonly train: Stage<TrainRates>;
+  readonly flow: Stage<DriveFlow>;
+  readonly standsFor: Stage<Rational | undefined>;
+  readonly aims: Stage<Readonly<Record<string, AimState>>>;
   readonly modules: Stage<ModuleTable>;
   readonly wheels: Stage<Readonly<Record<string, WheelState>>>;
   readonly meshes: Stage<Readonly<Record<string, MeshState>>>;
   readonly positions: Stage<Positions>;
   readonly phases: Stage<Phases>;
   readonly moving: Stage<Moving>;
-  readonly aims: Stage<Readonly<Record<string, AimState>>>;
-  readonly teeth: Stage<readonly Finding[]>;
-  readonly closed: Stage<readonly Finding[]>;
   readonly extents: Stage<Readonly<Record<string, Extent>>>;
   readonly layout: Stage<LayoutState>;
-  readonly flow: Stage<DriveFlow>;
   readonly slack: Stage<Readonly<Record<string, Slack>>>;
+  /** Judgements. */
+  readonly driven: Stage<readonly Finding[]>;
+  readonly aimed: Stage<readonly Finding[]>;
   readonly assembly: Stage<readonly Finding[]>;
+  readonly teeth: Stage<readonly Finding[]>;
+  readonly played: Stage<readonly Finding[]>;
+  readonly closed: Stage<readonly Finding[]>;
   readonly shown: Stage<readonly Finding[]>;
   readonly made: Stage<readonly Finding[]>;
 }

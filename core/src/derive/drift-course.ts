@@ -26,8 +26,8 @@ const INTERVALS = [
 ].sort((a, b) => b - a);
 
 /**
- * The course of an output whose drive has a period: error × wanted turns in a day × 360° (conventions 2). Undefined for one
- * without a train, a period or a wanted rate.
+ * The course of an output whose drive has a period: error × wanted turns in a day × 360° (conventions 2). Undefined
+ * for one without a train, a period or a wanted rate.
  */
 export function driftCourse(state: AimState, driveSeconds: Rational | undefined): DriftCourse | undefined {
   const { error, wanted, toleranceDegrees, uncertainty } = state;

@@ -3,7 +3,10 @@ import { add, type Rational, rational, sub, toNumber } from '../rational/index.t
 import { type DriveFlow, wayTo } from '../train/index.ts';
 import type { AimState } from './aim-state.ts';
 
-/** How much of an output's error was there before its own train: what it takes over from the output it is driven from. */
+/**
+ * How much of an output's error was there before its own train: what it takes over from the output it is driven
+ * from.
+ */
 export interface DriftShare {
   /** The nearest output on the way from the drive. */
   readonly from: string;
@@ -14,8 +17,9 @@ export interface DriftShare {
 }
 
 /**
- * Whose error it is in a cascade, where an output is driven from another: 1 + e = (1 + e before)(1 + e own). For small errors own is
- * what is left, e − e before; here it is exact: own = (e − e before) / (1 + e before). Undefined for one that is driven from no other.
+ * Whose error it is in a cascade, where an output is driven from another: 1 + e = (1 + e before)(1 + e own). For
+ * small errors own is what is left, e − e before; here it is exact: own = (e − e before) / (1 + e before).
+ * Undefined for one that is driven from no other.
  */
 export function driftShare(
   machine: Pick<Machine, 'aims' | 'drive' | 'members'>,

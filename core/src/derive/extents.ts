@@ -12,8 +12,8 @@ const RINGS = new Set(['involute ring', 'reducer pins', 'reducer lobes']);
 const SPROCKET_TIP = 0.6;
 
 /**
- * The room that every wheel fills round its axis in the plan. Bevels, pegs, racks and crossed wheels stand out of it and
- * have none: they are not held against anything.
+ * The room that every wheel fills round its axis in the plan. Bevels, pegs, racks and crossed wheels stand out of
+ * it and have none: they are not held against anything.
  */
 export function extentsOf(
   machine: Pick<Machine, 'wheels'>,

@@ -4,7 +4,10 @@ import { type Finding, finding } from '../result/index.ts';
 import type { HalfTooth, ToothFigure } from '../tooth/index.ts';
 import type { WheelState } from './derived.ts';
 
-/** The least feature of a process when it is not said: two lines of a nozzle, the cutter's width in a gap, twice the kerf (common practice, no source). */
+/**
+ * The least feature of a process when it is not said: two lines of a nozzle, the cutter's width in a gap, twice the
+ * kerf (common practice, no source).
+ */
 export function leastFeature(process: Process): number | undefined {
   if (process.leastFeature !== undefined) return process.leastFeature;
   switch (process.kind) {

@@ -1,6 +1,6 @@
 import { byId, circleCount, type MeshJoint, meshes, type Toothing, type Wheel } from '../machine/index.ts';
 import { pegCheck, pegPair } from '../mesh/index.ts';
-import { type Finding, finding } from '../result/index.ts';
+import { type Finding, finding, fix } from '../result/index.ts';
 import { bevelPair, ironPieces, thrustSense, usualFaceWidth } from '../tooth/index.ts';
 import type { MeshState } from './derived.ts';
 import type { TeethFacts } from './teeth-facts.ts';
@@ -53,7 +53,7 @@ function clockFindings({ mesh, facts, toothing, a, b, driver }: Met): Finding[] 
   const says = toothing.form.drives;
   if (driver && says !== 'both' && (driver.id === pinion.id) !== (says === 'pinion')) {
     const code = driver.id === pinion.id ? 'pinion-drives' : 'wheel-drives';
-    const fixes = [{ code: driver.id === pinion.id ? 'form-pinion-drives' : 'form-wheel-drives', subject: toothing.id, value: 0 }]; // prettier-ignore
+    const fixes = [fix(driver.id === pinion.id ? 'form-pinion-drives' : 'form-wheel-drives', toothing.id)];
     found.push(finding(code, 'warn', 'teeth', [mesh.id, driver.id], {}, fixes));
   }
   for (const wheel of [a, b]) {
@@ -76,7 +76,8 @@ function lanternFindings({ mesh, facts, a, b, driver }: Met): Finding[] {
   const count = circleCount(pins) ?? 0;
   const wheel = facts.wheels[pins.id === a.id ? b.id : a.id]?.teeth;
   if (driver?.id === pins.id) found.push(finding('pins-drive', 'warn', 'teeth', [mesh.id, pins.id]));
-  if (count < LEAST_PINS && wheel) found.push(finding('few-pins', 'warn', 'teeth', [mesh.id, pins.id], { count, least: LEAST_PINS })); // prettier-ignore
+  if (count < LEAST_PINS && wheel)
+    found.push(finding('few-pins', 'warn', 'teeth', [mesh.id, pins.id], { count, least: LEAST_PINS }));
   return found;
 }
 
@@ -99,7 +100,7 @@ function pegFindings({ mesh, facts, toothing, a, b, driver }: Met): Finding[] {
     return [
       finding('pegs-fail', used ? 'stop' : 'note', 'teeth', [mesh.id, wheel.id], {
         fault: check.fault,
-        play: Number.isFinite(check.leastPlay) ? check.leastPlay : 0,
+        ...(Number.isFinite(check.leastPlay) && { play: check.leastPlay }),
         binding: check.bindingAngle,
         friction: check.frictionAngle,
         leaning,
@@ -118,8 +119,17 @@ function helicalFindings({ mesh, facts, toothing, a, b, driver }: Met): Finding[
   if (alike !== (mesh.type === 'internal')) {
     const other = left === 'left' ? 'right' : 'left';
     const wanted = mesh.type === 'internal' ? left : other;
-    const fixes = [{ code: wanted === 'left' ? 'hand-left' : 'hand-right', subject: b.id, value: 0 }];
-    return [finding('hands-wrong', 'stop', 'teeth', [mesh.id], { wanted: mesh.type === 'internal' ? 'alike' : 'opposite' }, fixes)]; // prettier-ignore
+    const fixes = [fix(wanted === 'left' ? 'hand-left' : 'hand-right', b.id)];
+    return [
+      finding(
+        'hands-wrong',
+        'stop',
+        'teeth',
+        [mesh.id],
+        { wanted: mesh.type === 'internal' ? 'alike' : 'opposite' },
+        fixes,
+      ),
+    ];
   }
   if (toothing.double || !driver) return [];
   const turns = facts.senses[driver.member];
@@ -139,12 +149,21 @@ function bevelFindings({ mesh, facts, toothing, a, b }: Met): Finding[] {
   const { coneDistance } = bevelPair(teeth.spec.module, [za, zb], mesh.shaftAngleDeg ?? 90, teeth.spec.form);
   const most = usualFaceWidth(coneDistance, teeth.spec.module);
   if (toothing.faceWidth <= most + 1e-9) return [];
-  const fixes = [{ code: 'set-face-width', subject: toothing.id, value: Math.floor(most * 10) / 10 }];
-  return [finding('face-wide', 'warn', 'teeth', [mesh.id], { width: toothing.faceWidth, most, cone: coneDistance }, fixes)]; // prettier-ignore
+  const fixes = [fix('set-face-width', toothing.id, Math.floor(most * 10) / 10)];
+  return [
+    finding(
+      'face-wide',
+      'warn',
+      'teeth',
+      [mesh.id],
+      { width: toothing.faceWidth, most, cone: coneDistance },
+      fixes,
+    ),
+  ];
 }
 
 function magnetFindings({ mesh, a, b }: Met): Finding[] {
-  const found = [finding('magnets-slip', 'note', 'teeth', [mesh.id])];
+  const found: Finding[] = [finding('magnets-slip', 'note', 'teeth', [mesh.id])];
   const [za, zb] = [circleCount(a) ?? 0, circleCount(b) ?? 0];
   const coaxial = mesh.type === 'internal' && za !== zb;
   if (coaxial) found.push(finding('iron-pieces', 'note', 'teeth', [mesh.id], { pieces: ironPieces(za, zb) }));

@@ -1,5 +1,6 @@
 export * from './derived.ts';
 export * from './derive.ts';
+export { HAND_RPM } from './drive-findings.ts';
 export * from './aim-state.ts';
 export { MACHINE_SUBJECT } from './teeth-findings.ts';
 export type { ArmFrame } from './arm-frame.ts';

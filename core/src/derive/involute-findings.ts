@@ -1,5 +1,5 @@
 import type { Machine, Wheel } from '../machine/index.ts';
-import { type Finding, finding } from '../result/index.ts';
+import { type Finding, finding, fix } from '../result/index.ts';
 import {
   fullRound,
   type InvoluteDimensions,
@@ -24,7 +24,7 @@ function undercutFinding(wheel: Wheel, spec: ToothSpec): Finding[] {
   const limit = undercutLimit(spec.form.pressureAngleDeg, spec.shift, straightDepth(spec));
   const slight = spec.count >= Math.floor(limit);
   const shift = Math.ceil(shiftWithoutUndercut(spec) * 100) / 100;
-  const fixes = shift <= 1 ? [{ code: 'set-shift', subject: wheel.id, value: shift }] : [];
+  const fixes = shift <= 1 ? [fix('set-shift', wheel.id, shift)] : [];
   return [
     finding('undercut', slight ? 'note' : 'warn', 'teeth', [wheel.id], { count: spec.count, limit }, fixes),
   ];
@@ -37,10 +37,10 @@ function pointedFinding(wheel: Wheel, spec: ToothSpec, dimensions: InvoluteDimen
   const stub = stubAddendum(spec, least);
   const fixes =
     spec.shift > 0
-      ? [{ code: 'set-shift', subject: wheel.id, value: Math.round(spec.shift * 50) / 100 }]
+      ? [fix('set-shift', wheel.id, Math.round(spec.shift * 50) / 100)]
       : stub === undefined
         ? []
-        : [{ code: 'set-addendum', subject: wheel.toothing, value: stub }];
+        : [fix('set-addendum', wheel.toothing, stub)];
   const data = { tip: dimensions.tipThickness, least };
   return [
     finding(
@@ -75,6 +75,6 @@ export function filletFindings(
   const largest = Math.min(...own.map(s => fullRound(s)));
   const fillet = first.form.fillet;
   if (largest < 0 || fillet <= largest + 1e-9) return [];
-  const fixes = [{ code: 'set-fillet', subject: toothing, value: Math.floor(largest * 1000) / 1000 }];
+  const fixes = [fix('set-fillet', toothing, Math.floor(largest * 1000) / 1000)];
   return [finding('fillet-too-large', 'warn', 'teeth', [toothing], { fillet, largest }, fixes)];
 }

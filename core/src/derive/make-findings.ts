@@ -3,7 +3,7 @@ import { bounds, flatten, type Path, type Point, polar, polygon } from '../geome
 import { type LayoutState, wheelThickness } from '../layout/index.ts';
 import { byId, type Machine, materialOf, type Process, processOf, type Wheel } from '../machine/index.ts';
 import { bedOf, leftUncut, sheetsOf } from '../make/index.ts';
-import { type Finding, finding } from '../result/index.ts';
+import { type Finding, finding, fix } from '../result/index.ts';
 import { holeOf, webRoom } from './body-findings.ts';
 import type { WheelState } from './derived.ts';
 import { isPins, leastFeature } from './feature-findings.ts';
@@ -19,7 +19,10 @@ const THICKNESS_WITHIN = 0.05;
 /** Parts of a gap's area that a cutter may leave before it is told. */
 const LEFT_WITHIN = 0.005;
 
-/** Judgements about what the maker's tools can make of the parts: walls, corners, sizes, and stock as it was measured. */
+/**
+ * Judgements about what the maker's tools can make of the parts: walls, corners, sizes, and stock as it was
+ * measured.
+ */
 export function makeFindings(
   machine: Making,
   wheels: Readonly<Record<string, WheelState>>,
@@ -67,7 +70,10 @@ function wallFindings(wheel: Wheel, state: WheelState, process: Process): Findin
   return walls
     .filter(([, is]) => is > 0 && is < least)
     .map(([what, is]) => {
-      const fixes = what === 'the rim' ? [{ code: 'set-rim', subject: wheel.id, value: Math.ceil(Math.max(least, leastRim(room.module)) * 10) / 10 }] : []; // prettier-ignore
+      const fixes =
+        what === 'the rim'
+          ? [fix('set-rim', wheel.id, Math.ceil(Math.max(least, leastRim(room.module)) * 10) / 10)]
+          : [];
       return finding(
         'wall-too-fine',
         'warn',
@@ -102,7 +108,10 @@ function cornerFindings(wheel: Wheel, state: WheelState, process: Process, told:
   return [finding('corner-too-sharp', 'warn', 'make', [wheel.id], { left, cutter: process.cutter })];
 }
 
-/** The stock round one gap, from the middle of one tooth to the middle of the next; `half` runs from root to tip below the x axis. */
+/**
+ * The stock round one gap, from the middle of one tooth to the middle of the next; `half` runs from root to tip
+ * below the x axis.
+ */
 function gapBetween(half: readonly Point[], step: number, module: number): Path {
   const radius = (p: Point | undefined): number => (p ? Math.hypot(p.x, p.y) : 0);
   const [root, tip] = [radius(half[0]), radius(half.at(-1))];
@@ -127,7 +136,12 @@ function roomFindings(
   const fits = rooms.some(s => most <= Math.max(s.width, s.height) && least <= Math.min(s.width, s.height));
   if (fits) return [];
   const largest = rooms.reduce((a, b) => (b.width * b.height > a.width * a.height ? b : a));
-  const data = { is: most, width: largest.width, height: largest.height, place: process.kind === 'printer' ? 'bed' : 'sheet' }; // prettier-ignore
+  const data = {
+    is: most,
+    width: largest.width,
+    height: largest.height,
+    place: process.kind === 'printer' ? 'bed' : 'sheet',
+  };
   return [finding('part-too-large', 'warn', 'make', [part], data)];
 }
 
@@ -147,7 +161,7 @@ function stockFindings(machine: Making, wheel: Wheel, told: Set<string>): Findin
   const own = wheel.thickness !== undefined;
   if (!own && told.has(material.id)) return [];
   if (!own) told.add(material.id);
-  const fixes = own ? [] : [{ code: 'take-thickness', subject: material.id, value: is }];
+  const fixes = own ? [] : [fix('take-thickness', material.id, is)];
   const name = byId(machine.materials, material.id)?.name ?? '';
   return [
     finding('stock-thickness', 'warn', 'make', [wheel.id], { is, drawn: thick, material: name }, fixes),

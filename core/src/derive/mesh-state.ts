@@ -153,12 +153,24 @@ function standOf(a: WheelState, b: WheelState, mesh: MeshJoint, machine: Parts):
     };
   if (s.family === 'involute' && t.family === 'involute rack') {
     const theoreticalDistance = a.dimensions.pitchRadius + s.spec.module * (s.spec.shift + t.spec.shift);
-    return { stand: 'rack', theoreticalDistance, lever: 1, pitch: Math.PI * s.spec.module, pressureAngleDeg: s.spec.form.pressureAngleDeg }; // prettier-ignore
+    return {
+      stand: 'rack',
+      theoreticalDistance,
+      lever: 1,
+      pitch: Math.PI * s.spec.module,
+      pressureAngleDeg: s.spec.form.pressureAngleDeg,
+    };
   }
   if (s.family === 'bevel' && t.family === 'bevel' && mesh.type === 'bevel') {
     const rolled = (s.spec.module * (s.cone.virtualCount + t.cone.virtualCount)) / 2 + (mesh.spread ?? 0);
     const lever = (s.spec.module * t.cone.virtualCount) / 2;
-    return { stand: 'external', theoreticalDistance: sum, lever, rolled, pressureAngleDeg: s.spec.form.pressureAngleDeg }; // prettier-ignore
+    return {
+      stand: 'external',
+      theoreticalDistance: sum,
+      lever,
+      rolled,
+      pressureAngleDeg: s.spec.form.pressureAngleDeg,
+    };
   }
   if (s.family === 'magnets' && t.family === 'magnets') return magnetStand(a, b, mesh, machine);
   return undefined;
@@ -169,7 +181,12 @@ function magnetStand(a: WheelState, b: WheelState, mesh: MeshJoint, machine: Par
   const swings = mesh.type === 'reducer' && form?.kind === 'magnetic' && form.eccentricity !== undefined;
   const sum = a.dimensions.pitchRadius + b.dimensions.pitchRadius;
   const theoreticalDistance = swings && form.kind === 'magnetic' ? (form.eccentricity ?? 0) : sum;
-  return { stand: swings ? 'internal' : 'external', theoreticalDistance, lever: b.dimensions.pitchRadius, playByForm: 0 }; // prettier-ignore
+  return {
+    stand: swings ? 'internal' : 'external',
+    theoreticalDistance,
+    lever: b.dimensions.pitchRadius,
+    playByForm: 0,
+  };
 }
 
 /**

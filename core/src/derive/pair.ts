@@ -13,8 +13,8 @@ export interface PairOfMesh {
 
 /**
  * The pair of involute wheels that an external or internal mesh joins, in the plane across the axes; undefined for any
- * other kind of mesh or an open count. A ring counts with its teeth and shift, the wheel in it with the negative of both, so
- * that the formulas of external pairs hold (ISO 21771); the first of an internal pair is the wheel.
+ * other kind of mesh or an open count. A ring counts with its teeth and shift, the wheel in it with the negative of
+ * both, so that the formulas of external pairs hold (ISO 21771); the first of an internal pair is the wheel.
  */
 export function pairOf(
   machine: Pick<Machine, 'wheels' | 'toothings'>,

@@ -51,7 +51,8 @@ export function reducerFindings(
 }
 
 /**
- * How a second disc stands opposite the first on a double eccentric: turned by half a turn it is the same part when the ring has
- * an even number of pins; otherwise its lobes are cut half a lobe further round against the holes. Degrees of the lobes against the holes.
+ * How a second disc stands opposite the first on a double eccentric: turned by half a turn it is the same part when
+ * the ring has an even number of pins; otherwise its lobes are cut half a lobe further round against the holes.
+ * Degrees of the lobes against the holes.
  */
 export const opposedDiscDeg = (lobes: number, pins: number): number => (pins % 2 === 0 ? 0 : 180 / lobes);

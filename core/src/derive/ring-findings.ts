@@ -1,6 +1,6 @@
 import { byId, type MeshJoint } from '../machine/index.ts';
 import { ringInterference } from '../mesh/index.ts';
-import { type Finding, finding } from '../result/index.ts';
+import { type Finding, finding, fix } from '../result/index.ts';
 import { involuteDimensions, involuteFillet, ringDimensions } from '../tooth/index.ts';
 import type { MeshState } from './derived.ts';
 import type { TeethFacts } from './teeth-facts.ts';
@@ -28,16 +28,7 @@ export function ringFindings(mesh: MeshJoint, state: MeshState | undefined, fact
   const by = -margins.involute;
   if (by > SLIGHT) {
     const shorten = Math.ceil((100 * by) / wheel.spec.module) / 100 + (ringWheel.shorten ?? 0);
-    const fixes =
-      shorten <= 1
-        ? [
-            {
-              code: 'set-shorten',
-              subject: ids[1],
-              value: Math.round(shorten * 100) / 100,
-            },
-          ]
-        : [];
+    const fixes = shorten <= 1 ? [fix('set-shorten', ids[1], Math.round(shorten * 100) / 100)] : [];
     found.push(finding('ring-involute', 'warn', 'teeth', [mesh.id, ids[0], ids[1]], { by }, fixes));
   }
   if (margins.trochoid < 0) {

@@ -69,7 +69,8 @@ describe('torque through the train', () => {
   });
 
   it('without loss is power kept: torque times rate is one everywhere', () => {
-    for (const t of torquesLeft(moons, 1)) expect(t.times * Math.abs(toNumber(moons.train.rates[t.member]!))).to.be.closeTo(1, 1e-12); // prettier-ignore
+    for (const t of torquesLeft(moons, 1))
+      expect(t.times * Math.abs(toNumber(moons.train.rates[t.member]!))).to.be.closeTo(1, 1e-12);
   });
 });
 

@@ -14,14 +14,26 @@ const demo = (name: string): Machine =>
 const dayOf = (text: string): number => Number(secondsSince2000(must(parseDate(text))).num) / 86400;
 
 describe('meetings and phases', () => {
-  it('bodies meet again after the published synodic periods (NASA planetary fact sheets; months and moons: Meeus)', () => {
-    const days = (a: string, b = 'earth'): number => synodicDays(skyBody(a), skyBody(b));
-    const PUBLISHED = { mercury: 115.88, venus: 583.92, mars: 779.94, jupiter: 398.88, saturn: 378.09, uranus: 369.66, neptune: 367.49 }; // prettier-ignore
-    for (const [id, d] of Object.entries(PUBLISHED)) expect(days(id), id).to.be.closeTo(d, 0.011);
-    expect(days('jupiter', 'saturn') / 365.25, 'great conjunctions').to.be.closeTo(19.86, 0.01);
-    expect(days('moon'), 'lunation').to.be.closeTo(29.5306, 0.0005);
-    expect(() => skyBody('vulcan')).to.throw('vulcan');
-  });
+  it(
+    'bodies meet again after the published synodic periods (NASA planetary fact sheets; ' +
+      'months and moons: Meeus)',
+    () => {
+      const days = (a: string, b = 'earth'): number => synodicDays(skyBody(a), skyBody(b));
+      const PUBLISHED = {
+        mercury: 115.88,
+        venus: 583.92,
+        mars: 779.94,
+        jupiter: 398.88,
+        saturn: 378.09,
+        uranus: 369.66,
+        neptune: 367.49,
+      };
+      for (const [id, d] of Object.entries(PUBLISHED)) expect(days(id), id).to.be.closeTo(d, 0.011);
+      expect(days('jupiter', 'saturn') / 365.25, 'great conjunctions').to.be.closeTo(19.86, 0.01);
+      expect(days('moon'), 'lunation').to.be.closeTo(29.5306, 0.0005);
+      expect(() => skyBody('vulcan')).to.throw('vulcan');
+    },
+  );
 
   it('the tide clock shows new moon when its own hand comes round, the sky within its swing of that', () => {
     const d = derive(demo('saltreach-tide-clock'));
@@ -44,14 +56,20 @@ describe('meetings and phases', () => {
     expect(aspects.map(a => a.key)).to.include('io europa');
     for (const a of aspects) expect(a.machine, a.key).to.be.closeTo(a.sky, 1e-6);
     const [first] = aspects.find(a => a.key === 'io europa')!.events;
-    const later = skyAspects(d, start, toNumber(d.standsFor!), { whole: 40n, part: 0 }).find(a => a.key === 'io europa')!.events[0]!; // prettier-ignore
+    const later = skyAspects(d, start, toNumber(d.standsFor!), { whole: 40n, part: 0 }).find(
+      a => a.key === 'io europa',
+    )!.events[0]!;
     const periods = (later.sky! - first!.sky!) / synodicDays(skyBody('io'), skyBody('europa'));
     expect(periods).to.be.closeTo(Math.round(periods), 1e-6);
     expect(synodicDays(skyBody('io'), skyBody('europa'))).to.be.closeTo(3.5255, 0.0005);
   });
 
   it('a machine whose drive is the Earth’s year shows planets from the Earth', () => {
-    let m: Machine = { ...newMachine('orrery'), start: '2026-01-01T00:00:00Z', drive: { member: 'drive', speed: { kind: 'period', text: '365.25636 d' } } }; // prettier-ignore
+    let m: Machine = {
+      ...newMachine('orrery'),
+      start: '2026-01-01T00:00:00Z',
+      drive: { member: 'drive', speed: { kind: 'period', text: '365.25636 d' } },
+    };
     m = { ...m, aims: [{ ...newAim(m, 'Mars', '686.98 d'), member: 'drive' }] };
     const d = derive(m);
     const start = dayOf('2026-01-01');
@@ -78,7 +96,13 @@ describe('whose error it is', () => {
   it('the error of a cascade is that of the output before and that of its own train, exactly', () => {
     const tide = demo('saltreach-tide-clock');
     // Name the lay arbor of the moon dial as an output of its own: the dial is then driven from it.
-    const lay = { ...newAim(tide, 'Lay', '105/12'), id: 'lay', member: 'arbor3', wanted: '12/105.001', sense: 'either' as const }; // prettier-ignore
+    const lay = {
+      ...newAim(tide, 'Lay', '105/12'),
+      id: 'lay',
+      member: 'arbor3',
+      wanted: '12/105.001',
+      sense: 'either' as const,
+    };
     const m = { ...tide, aims: [...tide.aims, lay] };
     const d = derive(m);
     const dial = m.aims.find(a => a.member === 'arbor4')!;

@@ -21,7 +21,10 @@ import { parsePeriod } from '../units/index.ts';
 import type { Derived } from './derived.ts';
 import { bodyOf } from './sky-reading.ts';
 
-/** What a machine shows of the sky besides single places, and how the sky stands: as it is on its ellipses, not by its mean motion. */
+/**
+ * What a machine shows of the sky besides single places, and how the sky stands: as it is on its ellipses, not by
+ * its mean motion.
+ */
 export interface SkyAspect {
   readonly key: string;
   readonly kind: 'phase' | 'elongation' | 'between moons';
@@ -77,9 +80,10 @@ function driveBody({ drive }: Pick<Machine, 'drive'>): SkyBody | undefined {
 }
 
 /**
- * Phases of the Moon, elongations of planets from the Sun as seen from the Earth, and Jupiter’s moons against each other, as the machine
- * shows them and as they are, with what comes next. The machine’s planets go on circles of the true mean distances; the sky’s on their
- * ellipses. `startDays` counts from noon of 1 January 2000; a turn of the drive takes `turnSeconds`.
+ * Phases of the Moon, elongations of planets from the Sun as seen from the Earth, and Jupiter’s moons against each
+ * other, as the machine shows them and as they are, with what comes next. The machine’s planets go on circles of
+ * the true mean distances; the sky’s on their ellipses. `startDays` counts from noon of 1 January 2000; a turn of
+ * the drive takes `turnSeconds`.
  */
 export function skyAspects(
   derived: Pick<Derived, 'machine' | 'train'>,
@@ -137,7 +141,10 @@ function elongations(planet: ShownCourse, earth: ShownCourse, now: number): SkyA
   };
 }
 
-/** Two of Jupiter’s moons: in line when they have the same longitude. The sky’s by their mean motions: they swing by a degree at most. */
+/**
+ * Two of Jupiter’s moons: in line when they have the same longitude. The sky’s by their mean motions: they swing by
+ * a degree at most.
+ */
 function between(a: ShownCourse, b: ShownCourse, now: number): SkyAspect {
   const shown = (t: number): number => a.at(t) - b.at(t);
   const real = (t: number): number => meanLongitude(a.body, t) - meanLongitude(b.body, t);

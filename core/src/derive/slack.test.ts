@@ -5,10 +5,14 @@ import { derive } from './index.ts';
 
 /** 20 : 60 and 15 : 45 at module 2, an output that turns once in nine turns of the drive. */
 const train = (more: Partial<Machine> = {}): Machine => {
-  const m = arrange({ drive: {}, lay: { at: [80, 0] }, out: { at: [140, 0] } }, { 'drive.w': 20, 'lay.w': 60, 'lay.p': 15, 'out.w': 45 }, [
-    ['drive.w', 'lay.w'],
-    ['lay.p', 'out.w'],
-  ]); // prettier-ignore
+  const m = arrange(
+    { drive: {}, lay: { at: [80, 0] }, out: { at: [140, 0] } },
+    { 'drive.w': 20, 'lay.w': 60, 'lay.p': 15, 'out.w': 45 },
+    [
+      ['drive.w', 'lay.w'],
+      ['lay.p', 'out.w'],
+    ],
+  );
   return { ...m, aims: [{ ...newAim(m, 'Out', '9 h'), id: 'aim', member: 'out' }], ...more };
 };
 const hour: Partial<Machine> = { drive: { member: 'drive', speed: { kind: 'period', text: '1 h' } } };
@@ -28,7 +32,10 @@ describe('lost motion', () => {
     const [before, after] = [train(), setSpread('m1', 0.3)(train())].map(m => derive(m));
     const more = 2 * 0.3 * Math.tan((20 * Math.PI) / 180);
     expect(after!.meshes['m1']!.play - before!.meshes['m1']!.play).to.be.closeTo(more, 1e-9);
-    expect(after!.slack['out']!.total - before!.slack['out']!.total).to.be.closeTo(((more / 45) * 180) / Math.PI, 1e-9); // prettier-ignore
+    expect(after!.slack['out']!.total - before!.slack['out']!.total).to.be.closeTo(
+      ((more / 45) * 180) / Math.PI,
+      1e-9,
+    );
     expect(after!.meshes['m1']!.contactRatio!).to.be.below(before!.meshes['m1']!.contactRatio!);
   });
 

@@ -1,4 +1,4 @@
-import { axisOfWheel, byId, type Machine, meshes } from '../machine/index.ts';
+import { type Aim, axisOfWheel, byId, type Machine, meshes } from '../machine/index.ts';
 import { absolute, isZero, type Rational, toNumber } from '../rational/index.ts';
 import { type Finding, finding } from '../result/index.ts';
 import { type DriveFlow, wayTo } from '../train/index.ts';
@@ -7,11 +7,13 @@ import type { AimState } from './aim-state.ts';
 import type { MeshState, Slack, WheelState } from './derived.ts';
 
 /**
- * Lost motion of an arbor against the drive: play over the pitch radius of the wheel it is measured at, times how much faster
- * the output turns than that wheel, for every mesh on the way (conventions 13). Meshes without teeth in a plane count nothing.
+ * Lost motion of an arbor against the drive: play over the pitch radius of the wheel it is measured at, times how
+ * much faster the output turns than that wheel, for every mesh on the way (conventions 13). Meshes without teeth in
+ * a plane count nothing.
  */
 export function slackOf(
-  machine: Machine,
+  machine: Pick<Machine, 'wheels' | 'members' | 'joints'>,
+  driven: string | undefined,
   flow: DriveFlow,
   member: string,
   rates: Readonly<Record<string, Rational>>,
@@ -19,7 +21,7 @@ export function slackOf(
   states: Readonly<Record<string, MeshState>>,
   drive: DriveFacts,
 ): Slack | undefined {
-  const way = machine.drive && wayTo(flow, member, machine.drive.member);
+  const way = driven === undefined ? undefined : wayTo(flow, member, driven);
   const out = rates[member];
   if (!way || !out || isZero(out)) return undefined;
   const found = way.flatMap(id => {
@@ -41,13 +43,13 @@ export function slackOf(
 
 /** Outputs whose hands may stand further off for want of play alone than their tolerance allows. */
 export function slackFindings(
-  machine: Machine,
-  aims: Readonly<Record<string, AimState>>,
-  slack: (member: string) => Slack | undefined,
+  aims: readonly Aim[],
+  states: Readonly<Record<string, AimState>>,
+  slack: Readonly<Record<string, Slack>>,
 ): Finding[] {
-  return machine.aims.flatMap(aim => {
-    const state = aims[aim.id];
-    const found = aim.member === undefined ? undefined : slack(aim.member);
+  return aims.flatMap(aim => {
+    const state = states[aim.id];
+    const found = aim.member === undefined ? undefined : slack[aim.member];
     const limit = state?.toleranceDegrees && toNumber(state.toleranceDegrees);
     if (!found || limit === undefined || found.total <= limit) return [];
     const most = found.meshes.reduce((m, f) => (f.degrees > m.degrees ? f : m), { mesh: '', degrees: 0 });

@@ -4,10 +4,7 @@ import type { MeshState, WheelState } from './derived.ts';
 
 /** Everything that teeth are judged by. */
 export interface TeethFacts {
-  readonly machine: Pick<
-    Machine,
-    'wheels' | 'joints' | 'toothings' | 'processes' | 'process' | 'making' | 'drive'
-  >;
+  readonly machine: Pick<Machine, 'wheels' | 'joints' | 'toothings' | 'processes' | 'process' | 'making'>;
   readonly wheels: Readonly<Record<string, WheelState>>;
   readonly meshes: Readonly<Record<string, MeshState>>;
   readonly flow: DriveFlow;

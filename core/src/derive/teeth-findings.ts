@@ -1,5 +1,5 @@
 import { byId, type MeshJoint, meshes, processOf, type Wheel } from '../machine/index.ts';
-import { type Finding, finding } from '../result/index.ts';
+import { type Finding, finding, fix } from '../result/index.ts';
 import { bodyFindings } from './body-findings.ts';
 import { contactFixes, LEAST_CONTACT } from './contact-fixes.ts';
 import type { MeshState, WheelState } from './derived.ts';
@@ -35,13 +35,10 @@ function wheelFindings(facts: TeethFacts, wheel: Wheel, state: WheelState | unde
     return [finding('teeth-not-drawn', 'note', 'teeth', [wheel.id], { kind })];
   }
   if (!state.outline.ok) {
-    const { code, data } = state.outline.problem;
-    const largest = Math.floor(Number(data['largest'] ?? 0) * 95) / 100;
-    const fixes =
-      code === 'cusp-in-lobes' && largest > 0
-        ? [{ code: 'set-pin', subject: wheel.toothing, value: largest }]
-        : [];
-    return [finding('teeth-impossible', 'stop', 'teeth', [wheel.id], { ...data, problem: code }, fixes)];
+    const { problem } = state.outline;
+    const largest = problem.code === 'cusp-in-lobes' ? Math.floor(problem.data.largest * 95) / 100 : 0;
+    const fixes = largest > 0 ? [fix('set-pin', wheel.toothing, largest)] : [];
+    return [finding('teeth-impossible', 'stop', 'teeth', [wheel.id], { problem }, fixes)];
   }
   return [
     ...(state.spec && state.involute ? involuteFindings(wheel, state.spec, state.involute) : []),
@@ -78,6 +75,6 @@ function contactFinding(mesh: MeshJoint, state: MeshState): Finding[] {
 
 function playFinding(mesh: MeshJoint, state: MeshState): Finding[] {
   if (state.play >= 0) return [];
-  const fixes = [{ code: 'set-spread', subject: mesh.id, value: 0 }];
+  const fixes = [fix('set-spread', mesh.id, 0)];
   return [finding('no-play', 'stop', 'teeth', [mesh.id], { play: state.play }, fixes)];
 }

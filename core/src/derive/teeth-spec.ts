@@ -29,7 +29,10 @@ const LEAF = { few: 1.05, many: 1.25, upTo: 10 } as const;
 /** Radius of the root corners of a clock wheel, in modules (common practice, no source). */
 const CYCLOIDAL_FILLET = 0.2;
 
-/** What decides the teeth of a wheel, by the form of its toothing, its role and its mates; undefined while it is open or of a kind not drawn yet. */
+/**
+ * What decides the teeth of a wheel, by the form of its toothing, its role and its mates; undefined while it is
+ * open or of a kind not drawn yet.
+ */
 export function teethSpec(machine: Parts, table: ModuleTable, wheel: Wheel): TeethSpec | undefined {
   const toothing = byId(machine.toothings, wheel.toothing);
   const count = circleCount(wheel);
@@ -157,7 +160,15 @@ function lanternTeeth(
 ): TeethSpec | undefined {
   const { wheel, count, module, toothing } = found;
   if (wheel.role === 'pins')
-    return { family: 'pins', spec: { count, pitchRadius: (module * count) / 2, pinDiameter: form.pinDiameter, rim: wheel.body?.rim ?? form.pinDiameter / 2 } }; // prettier-ignore
+    return {
+      family: 'pins',
+      spec: {
+        count,
+        pitchRadius: (module * count) / 2,
+        pinDiameter: form.pinDiameter,
+        rim: wheel.body?.rim ?? form.pinDiameter / 2,
+      },
+    };
   const pins = matesOf(found).find(w => w.role === 'pins');
   const number = pins && circleCount(pins);
   if (number === undefined) return undefined;
@@ -198,7 +209,10 @@ function magnetTeeth(found: Found, form: Extract<Toothing['form'], { kind: 'magn
   return { family: 'magnets', spec, pitchRadius, rim: wheel.body?.rim ?? form.wall + 2 };
 }
 
-/** Side by side, rims stand half the gap within their pitch circles; a disc that swings stands back from its ring by eccentricity and gap. */
+/**
+ * Side by side, rims stand half the gap within their pitch circles; a disc that swings stands back from its ring by
+ * eccentricity and gap.
+ */
 function magnetRimRadius(found: Found, form: Extract<Toothing['form'], { kind: 'magnetic' }>): number {
   const { wheel, count, module } = found;
   const own = (module * count) / 2;

@@ -2,7 +2,10 @@ import { absolute, isZero, toNumber } from '../rational/index.ts';
 import { groundRate, wayTo } from '../train/index.ts';
 import type { Derived } from './derived.ts';
 
-/** What a mesh of plain wheels passes on, as a part of what it gets: a guess, between oiled brass (0.95) and dry wood (0.7). */
+/**
+ * What a mesh of plain wheels passes on, as a part of what it gets: a guess, between oiled brass (0.95) and dry
+ * wood (0.7).
+ */
 export const GUESSED_EFFICIENCY = 0.85;
 
 /** What is left of a torque at an arbor, and through how many meshes it came. */
@@ -14,8 +17,9 @@ export interface TorqueLeft {
 }
 
 /**
- * Torque through the train, a rough model: T = T_drive · η^n / |rate|, n the meshes on the way, η the same for each. Slow
- * arbors get more, each mesh takes its part. Weakest first: what is hung there stalls the drive last, but is stalled itself first.
+ * Torque through the train, a rough model: T = T_drive · η^n / |rate|, n the meshes on the way, η the same for
+ * each. Slow arbors get more, each mesh takes its part. Weakest first: what is hung there stalls the drive last,
+ * but is stalled itself first.
  * Arbors that the drive does not reach are left out.
  */
 export function torquesLeft(

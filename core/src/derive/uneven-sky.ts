@@ -3,7 +3,10 @@ import { toNumber } from '../rational/index.ts';
 import { parseWanted } from '../units/index.ts';
 import { bodyOf } from './sky-reading.ts';
 
-/** What an output is to follow that runs unevenly, so that no uniform train can: a sundial’s day, or a body on its ellipse. */
+/**
+ * What an output is to follow that runs unevenly, so that no uniform train can: a sundial’s day, or a body on its
+ * ellipse.
+ */
 export type Uneven =
   { readonly kind: 'sundial' } | { readonly kind: 'body'; readonly name: string; readonly swing: number };
 

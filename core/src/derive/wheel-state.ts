@@ -1,7 +1,14 @@
 import { type Machine, moduleOf } from '../machine/index.ts';
 import { cosDeg } from '../units/index.ts';
 import { finding, type Result } from '../result/index.ts';
-import { type Circles, involuteDimensions, ringDimensions, type TeethSpec, toothFigure, type ToothFigure } from '../tooth/index.ts'; // prettier-ignore
+import {
+  type Circles,
+  involuteDimensions,
+  ringDimensions,
+  type TeethSpec,
+  toothFigure,
+  type ToothFigure,
+} from '../tooth/index.ts';
 import type { ModuleTable, WheelState } from './derived.ts';
 import { teethSpec } from './teeth-spec.ts';
 
@@ -17,7 +24,7 @@ export function moduleTable(machine: Parts): ModuleTable {
     if (m.ok) {
       normal[t.id] = m.value;
       modules[t.id] = m.value / cosDeg(t.helixDeg ?? 0);
-    } else findings.push(finding('no-module', 'warn', 'teeth', [t.id], { problem: m.problem.code }));
+    } else findings.push(finding('no-module', 'warn', 'teeth', [t.id], { problem: m.problem }));
   }
   return { modules, normal, findings };
 }

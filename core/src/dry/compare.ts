@@ -45,8 +45,8 @@ export function judge(expected: readonly Expected[], dropped: readonly Dropped[]
 }
 
 /**
- * Holds a layer of a print against the finished part, both about the same origin: the printer lays outlines wider and holes smaller by what its profile
- * says, so the layer as it comes out is the drawn one grown by that.
+ * Holds a layer of a print against the finished part, both about the same origin: the printer lays outlines wider
+ * and holes smaller by what its profile says, so the layer as it comes out is the drawn one grown by that.
  */
 export function judgeLayer(
   layer: readonly (readonly Point[])[],
@@ -57,14 +57,28 @@ export function judgeLayer(
     const full = signedArea(path) > 0;
     const by = full ? grows.outline : grows.hole;
     const points = path.map(p => ({ x: p.x, y: p.y }));
-    const made = by === 0 ? [points] : Clipper.inflatePathsD([full ? points : [...points].reverse()], full ? by : -by, JoinType.Round, EndType.Polygon, 2, 6, 0.001); // prettier-ignore
+    const made =
+      by === 0
+        ? [points]
+        : Clipper.inflatePathsD(
+            [full ? points : [...points].reverse()],
+            full ? by : -by,
+            JoinType.Round,
+            EndType.Polygon,
+            2,
+            6,
+            0.001,
+          );
     return made.map(p => ({ full, points: p.map(q => ({ x: q.x, y: q.y })) }));
   });
   const outline = built.filter(b => b.full).sort((a, b) => signedArea(b.points) - signedArea(a.points))[0];
   const holes = built.filter(b => !b.full);
   const count = { wanted: expected.holes.length, found: holes.length };
   if (!outline) return { name: expected.name, found: false, off: Infinity, holes: count };
-  const edges = [edgeOff(outline.points, expected.outline), ...holes.map(h => Math.min(Infinity, ...expected.holes.map(w => edgeOff(h.points, w))))]; // prettier-ignore
+  const edges = [
+    edgeOff(outline.points, expected.outline),
+    ...holes.map(h => Math.min(Infinity, ...expected.holes.map(w => edgeOff(h.points, w)))),
+  ];
   return { name: expected.name, found: true, off: Math.max(...edges), holes: count };
 }
 

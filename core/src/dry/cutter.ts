@@ -3,7 +3,10 @@ import { readDxf, readSvg } from '../format/index.ts';
 import { bounds, distanceToBorder, inside, type Point, signedArea } from '../geometry/index.ts';
 import { fail, ok, type Result } from '../result/index.ts';
 
-/** A cutter that stands in for the real one: how wide it cuts, how fast it goes along a line and between lines, mm and s. */
+/**
+ * A cutter that stands in for the real one: how wide it cuts, how fast it goes along a line and between lines, mm
+ * and s.
+ */
 export interface Cutter {
   readonly kerf: number;
   readonly rate: number;
@@ -51,8 +54,9 @@ const SAME = 0.01;
 const CUTTING = /^(cut|drill|0|)$/;
 
 /**
- * Follows the lines of a DXF or SVG file in their order with a round cut of some width. A closed line that is cut frees what lies within it: a part when
- * it lies in an even number of other closed lines, waste when in an odd number. Layers named engrave or reference are not cut through.
+ * Follows the lines of a DXF or SVG file in their order with a round cut of some width. A closed line that is cut
+ * frees what lies within it: a part when it lies in an even number of other closed lines, waste when in an odd
+ * number. Layers named engrave or reference are not cut through.
  */
 export function runCutter(
   file: { readonly name: string; readonly text: string },
@@ -67,7 +71,7 @@ export function runCutter(
       points: l.points.map(p => ({ x: p.x * scale, y: p.y * scale })),
       closed: l.closed,
       layer: l.layer ?? '',
-    })) // prettier-ignore
+    }))
     .filter(l => l.layer !== 'reference');
   if (lines.length === 0) return fail('dry-nothing');
   const through = lines
@@ -76,7 +80,12 @@ export function runCutter(
   const [mishaps, closed] = [[] as Mishap[], through.filter(l => l.closed)];
   for (const l of through) if (!l.closed) mishaps.push({ code: 'open-line', line: l.i });
   const within = (a: (typeof closed)[number], b: (typeof closed)[number]): boolean =>
-    a !== b && a.box.minX >= b.box.minX && a.box.maxX <= b.box.maxX && a.box.minY >= b.box.minY && a.box.maxY <= b.box.maxY && inside(b.points, a.points[0] as Point); // prettier-ignore
+    a !== b &&
+    a.box.minX >= b.box.minX &&
+    a.box.maxX <= b.box.maxX &&
+    a.box.minY >= b.box.minY &&
+    a.box.maxY <= b.box.maxY &&
+    inside(b.points, a.points[0] as Point);
   const around = new Map(closed.map(l => [l.i, closed.filter(o => within(l, o))]));
   const times = timesOf(lines, cutter);
   const dropped: Dropped[] = [];
@@ -89,7 +98,11 @@ export function runCutter(
     }
     if (around.get(l.i)?.some(o => o.i < l.i)) mishaps.push({ code: 'cut-after-loose', line: l.i });
     const inner = closed.filter(o => around.get(o.i)?.includes(l) && around.get(o.i)?.length === depth + 1);
-    const paths = pieceOf(l.points, inner.map(o => o.points), cutter.kerf); // prettier-ignore
+    const paths = pieceOf(
+      l.points,
+      inner.map(o => o.points),
+      cutter.kerf,
+    );
     const [outline] = paths;
     if (!outline) {
       mishaps.push({ code: 'nothing-left', line: l.i });
@@ -106,10 +119,23 @@ export function runCutter(
   return ok({ lines, dropped, mishaps, cut: times.cut, travelled: times.travelled, seconds: times.seconds });
 }
 
-/** What stays between a closed line and those within it when each takes half its width off either side; largest outline first, holes clockwise. */
+/**
+ * What stays between a closed line and those within it when each takes half its width off either side; largest
+ * outline first, holes clockwise.
+ */
 function pieceOf(outline: readonly Point[], inner: readonly (readonly Point[])[], kerf: number): Point[][] {
   const grow = (paths: readonly (readonly Point[])[], by: number): { x: number; y: number }[][] =>
-    by === 0 ? paths.map(p => [...p]) : Clipper.inflatePathsD(paths.map(p => counterClockwise(p)), by, JoinType.Round, EndType.Polygon, 2, 6, 0.001); // prettier-ignore
+    by === 0
+      ? paths.map(p => [...p])
+      : Clipper.inflatePathsD(
+          paths.map(p => counterClockwise(p)),
+          by,
+          JoinType.Round,
+          EndType.Polygon,
+          2,
+          6,
+          0.001,
+        );
   const body = grow([outline], -kerf / 2);
   const gone = inner.length > 0 ? grow(inner, kerf / 2) : [];
   const left = gone.length > 0 ? Clipper.differenceD(body, gone, FillRule.NonZero, 6) : body;
@@ -122,7 +148,11 @@ const counterClockwise = (p: readonly Point[]): Point[] => (signedArea(p) < 0 ? 
 
 type Box = ReturnType<typeof bounds>;
 function same(a: readonly Point[], b: readonly Point[], boxA: Box, boxB: Box): boolean {
-  const near = Math.abs(boxA.minX - boxB.minX) < SAME && Math.abs(boxA.maxX - boxB.maxX) < SAME && Math.abs(boxA.minY - boxB.minY) < SAME && Math.abs(boxA.maxY - boxB.maxY) < SAME; // prettier-ignore
+  const near =
+    Math.abs(boxA.minX - boxB.minX) < SAME &&
+    Math.abs(boxA.maxX - boxB.maxX) < SAME &&
+    Math.abs(boxA.minY - boxB.minY) < SAME &&
+    Math.abs(boxA.maxY - boxB.maxY) < SAME;
   return near && b.every((p, i) => i % Math.ceil(b.length / 20) !== 0 || distanceToBorder(a, p) < SAME);
 }
 

@@ -23,10 +23,29 @@ import {
 } from './index.ts';
 
 const box = (x: number, y: number, w: number, h: number): Path =>
-  polygon([{ x, y }, { x: x + w, y }, { x: x + w, y: y + h }, { x, y: y + h }]); // prettier-ignore
-const drawing = (paths: readonly Path[], role: 'cut' | 'engrave' = 'cut'): Drawing => ({ title: 't', notes: [], groups: [{ name: 'g', x: 0, y: 0, angle: 0, labels: [], shapes: paths.map(p => ({ name: 's', role, paths: [p] })) }] }); // prettier-ignore
+  polygon([
+    { x, y },
+    { x: x + w, y },
+    { x: x + w, y: y + h },
+    { x, y: y + h },
+  ]);
+const drawing = (paths: readonly Path[], role: 'cut' | 'engrave' = 'cut'): Drawing => ({
+  title: 't',
+  notes: [],
+  groups: [
+    {
+      name: 'g',
+      x: 0,
+      y: 0,
+      angle: 0,
+      labels: [],
+      shapes: paths.map(p => ({ name: 's', role, paths: [p] })),
+    },
+  ],
+});
 const CUTTER = { kerf: 0.2, rate: 10, travel: 100, pierce: 2 };
-const cut = (d: Drawing, more: Partial<typeof CUTTER> = {}): CutRun => must(runCutter({ name: 'a.dxf', text: writeDxf(d) }, { ...CUTTER, ...more })); // prettier-ignore
+const cut = (d: Drawing, more: Partial<typeof CUTTER> = {}): CutRun =>
+  must(runCutter({ name: 'a.dxf', text: writeDxf(d) }, { ...CUTTER, ...more }));
 
 describe('the cutter that stands in', () => {
   it('takes half its width off a part and as much out of a hole, in the order of the file', () => {
@@ -81,7 +100,12 @@ describe('the cutter that stands in', () => {
     expect(code('a.svg', '<svg xmlns="http://www.w3.org/2000/svg"><path d="M0 0L9 9"/></svg>')).to.equal(
       'dry-no-units',
     );
-    expect(code('a.svg', '<svg xmlns="http://www.w3.org/2000/svg" width="9mm" height="9mm" viewBox="0 0 9 9"></svg>')).to.equal('dry-nothing'); // prettier-ignore
+    expect(
+      code(
+        'a.svg',
+        '<svg xmlns="http://www.w3.org/2000/svg" width="9mm" height="9mm" viewBox="0 0 9 9"></svg>',
+      ),
+    ).to.equal('dry-nothing');
     expect(code('a.dxf', 'nonsense')).to.equal('outline-unreadable');
   });
 
@@ -89,7 +113,14 @@ describe('the cutter that stands in', () => {
     const run = cut(drawing([circle({ x: 20, y: 20 }, 4.9), box(-0.1, -0.1, 40.2, 40.2)]));
     const outline = flatten(box(0, 0, 40, 40), 0.01);
     const hole = flatten(circle({ x: 20, y: 20 }, 5), 0.001);
-    const [good, moved, two] = judge([{ name: 'a', outline, holes: [hole] }, { name: 'b', outline: outline.map(p => ({ x: p.x + 60, y: p.y })), holes: [] }, { name: 'c', outline, holes: [hole, hole] }], run.dropped); // prettier-ignore
+    const [good, moved, two] = judge(
+      [
+        { name: 'a', outline, holes: [hole] },
+        { name: 'b', outline: outline.map(p => ({ x: p.x + 60, y: p.y })), holes: [] },
+        { name: 'c', outline, holes: [hole, hole] },
+      ],
+      run.dropped,
+    );
     expect(good!.off).to.be.below(0.01);
     expect([good!.found, moved!.found]).to.deep.equal([true, false]);
     expect(two!.holes).to.deep.equal({ wanted: 2, found: 1 });
@@ -116,18 +147,25 @@ describe('the printer that stands in', function () {
     return must(step.value)[0]!;
   };
 
-  it('builds a block in its layers: as many as its height holds, each its area, and as long as its volume takes', () => {
-    const b = print(meshOf(kit.Manifold.cube([20, 10, 5])));
-    expect(b.layers.length).to.equal(20);
-    for (const l of b.layers) expect(l.area).to.be.closeTo(200, 0.01);
-    expect(b.seconds).to.be.closeTo(1000 / 5, 0.1);
-    expect([b.onBed, b.layers[3]!.hanging]).to.deep.equal([true, 0]);
-  });
+  it(
+    'builds a block in its layers: as many as its height holds, each its area, and as long ' +
+      'as its volume takes',
+    () => {
+      const b = print(meshOf(kit.Manifold.cube([20, 10, 5])));
+      expect(b.layers.length).to.equal(20);
+      for (const l of b.layers) expect(l.area).to.be.closeTo(200, 0.01);
+      expect(b.seconds).to.be.closeTo(1000 / 5, 0.1);
+      expect([b.onBed, b.layers[3]!.hanging]).to.deep.equal([true, 0]);
+    },
+  );
 
   it('sees walls that are thinner than its line, what hangs in the air, and what is off the bed', () => {
     const thin = print(meshOf(kit.Manifold.cube([20, 0.3, 5])));
     expect(thin.layers[0]!.thin).to.be.closeTo(6, 0.01);
-    const cap = kit.Manifold.union([kit.Manifold.cube([10, 10, 4]), kit.Manifold.cube([30, 10, 2]).translate([0, 0, 4])]); // prettier-ignore
+    const cap = kit.Manifold.union([
+      kit.Manifold.cube([10, 10, 4]),
+      kit.Manifold.cube([30, 10, 2]).translate([0, 0, 4]),
+    ]);
     const hanging = print(meshOf(cap)).layers.map(l => l.hanging);
     expect(Math.max(...hanging)).to.be.closeTo((30 - 10 - 0.25) * 10, 1);
     const cone = print(meshOf(kit.Manifold.cylinder(10, 20, 5, 128)));
@@ -143,29 +181,48 @@ describe('the printer that stands in', function () {
     const ball = meshOf(kit.Manifold.sphere(10, 256));
     for (const z of [-6, 0.3, 7]) {
       const [circleAt] = sectionAt(ball, z);
-      const area = circleAt!.reduce((s, p, i) => s + (p.x * circleAt![(i + 1) % circleAt!.length]!.y - circleAt![(i + 1) % circleAt!.length]!.x * p.y) / 2, 0); // prettier-ignore
+      const area = circleAt!.reduce(
+        (s, p, i) =>
+          s +
+          (p.x * circleAt![(i + 1) % circleAt!.length]!.y - circleAt![(i + 1) % circleAt!.length]!.x * p.y) /
+            2,
+        0,
+      );
       expect(area / (Math.PI * (100 - z * z))).to.be.closeTo(1, 2e-3);
     }
     expect(sectionAt(ball, 20)).to.deep.equal([]);
     const tube = meshOf(kit.Manifold.cylinder(5, 10, 10, 64).subtract(kit.Manifold.cylinder(5, 4, 4, 64)));
-    const signs = sectionAt(tube, 2).map(p => Math.sign(p.reduce((s, q, i) => s + q.x * p[(i + 1) % p.length]!.y - p[(i + 1) % p.length]!.x * q.y, 0))); // prettier-ignore
+    const signs = sectionAt(tube, 2).map(p =>
+      Math.sign(
+        p.reduce((s, q, i) => s + q.x * p[(i + 1) % p.length]!.y - p[(i + 1) % p.length]!.x * q.y, 0),
+      ),
+    );
     expect(signs.sort()).to.deep.equal([-1, 1]);
   });
 
   it('reads what it is given: STL and 3MF with places and turns; a file that is neither gets a sentence', () => {
     const mesh = meshOf(kit.Manifold.cube([20, 10, 5]));
     expect(meshVolume(must(readStl(writeStl(mesh, 'block'))).mesh)).to.be.closeTo(1000, 1e-3);
-    const placed: PlacedBody = { name: 'a', mesh, at: [[5, 6, 0], [50, 50, 0, Math.PI / 2]] }; // prettier-ignore
+    const placed: PlacedBody = {
+      name: 'a',
+      mesh,
+      at: [
+        [5, 6, 0],
+        [50, 50, 0, Math.PI / 2],
+      ],
+    };
     const [one, two] = must(readThreeMf(writeThreeMf([placed], 't')));
     expect(one!.mesh.positions[0]).to.be.closeTo(5, 1e-6);
     const xs = [...two!.mesh.positions].filter((_, i) => i % 3 === 0);
-    expect([Math.min(...xs), Math.max(...xs)].map(x => Math.round(x * 1000) / 1000), 'turned by a quarter: 10 wide, to the left').to.deep.equal([40, 50]); // prettier-ignore
+    expect(
+      [Math.min(...xs), Math.max(...xs)].map(x => Math.round(x * 1000) / 1000),
+      'turned by a quarter: 10 wide, to the left',
+    ).to.deep.equal([40, 50]);
     for (const bad of [
       readStl(new Uint8Array(3)),
       readStl(new Uint8Array(200).fill(255)),
       readThreeMf(new Uint8Array(50)),
     ])
-      // prettier-ignore
       expect(bad.ok ? '' : bad.problem.code).to.equal('mesh-unreadable');
   });
 });

@@ -71,7 +71,8 @@ function printed(name: string, mesh: TriMesh, printer: Printer, alone: boolean):
     below = paths;
   }
   const volume = layers.reduce((sum, l) => sum + l.area, 0) * printer.layer;
-  const inRoom = (k: number, room: number): boolean => alone ? size(k) <= room : (box.least[k] ?? 0) >= -1e-6 && (box.most[k] ?? 0) <= room + 1e-6; // prettier-ignore
+  const inRoom = (k: number, room: number): boolean =>
+    alone ? size(k) <= room : (box.least[k] ?? 0) >= -1e-6 && (box.most[k] ?? 0) <= room + 1e-6;
   const { bed } = printer;
   return {
     ...{
@@ -89,13 +90,22 @@ function printed(name: string, mesh: TriMesh, printer: Printer, alone: boolean):
 
 type Paths = { x: number; y: number }[][];
 const inflate = (paths: Paths, by: number): Paths =>
-  Clipper.inflatePathsD(Clipper.unionD(paths, [], FillRule.EvenOdd, 4), by, JoinType.Round, EndType.Polygon, 2, 4, 0.01); // prettier-ignore
+  Clipper.inflatePathsD(
+    Clipper.unionD(paths, [], FillRule.EvenOdd, 4),
+    by,
+    JoinType.Round,
+    EndType.Polygon,
+    2,
+    4,
+    0.01,
+  );
 const areaOf = (paths: Paths): number =>
   Math.abs(Clipper.areaPathsD(Clipper.unionD(paths, [], FillRule.EvenOdd, 4)));
 
 /**
- * The closed lines in which a plane at a height cuts a mesh. Every triangle that crosses it gives a piece from one of its edges to
- * another, and pieces are joined where they share an edge, of which walls that touch may share one; heights are never those of a corner.
+ * The closed lines in which a plane at a height cuts a mesh. Every triangle that crosses it gives a piece from one
+ * of its edges to another, and pieces are joined where they share an edge, of which walls that touch may share one;
+ * heights are never those of a corner.
  */
 export function sectionAt({ positions: p, triangles: t }: TriMesh, height: number): Paths {
   const z = height + 1e-7;
@@ -105,7 +115,8 @@ export function sectionAt({ positions: p, triangles: t }: TriMesh, height: numbe
     const [low, high] = a < b ? [a, b] : [b, a];
     const [za, zb] = [p[3 * low + 2] as number, p[3 * high + 2] as number];
     const f = (z - za) / (zb - za);
-    const at = (k: number): number => (p[3 * low + k] as number) + f * ((p[3 * high + k] as number) - (p[3 * low + k] as number)); // prettier-ignore
+    const at = (k: number): number =>
+      (p[3 * low + k] as number) + f * ((p[3 * high + k] as number) - (p[3 * low + k] as number));
     return { key: low * corners + high, x: at(0), y: at(1) };
   };
   for (let i = 0; i < t.length; i += 3) {

@@ -70,14 +70,32 @@ describe('borders of drawings', () => {
     expect(area(borderFrom(must(readDxf(dxf(4, ellipse)))))).to.be.closeTo(Math.PI * 30 * 15, 0.6);
     const k = (4 / 3) * (Math.SQRT2 - 1) * 10;
     const quarter = (pts: [number, number][]): string =>
-      `0|SPLINE|8|0|70|8|71|3|72|8|73|4|74|0|${[0, 0, 0, 0, 1, 1, 1, 1].map(n => `40|${n}`).join('|')}|${pts.map(([x, y]) => `10|${x}|20|${y}|30|0`).join('|')}`;
-    const spline = quarter([[10, 0], [10, k], [k, 10], [0, 10]]); // prettier-ignore
+      [
+        '0|SPLINE|8|0|70|8|71|3|72|8|73|4|74|0',
+        ...[0, 0, 0, 0, 1, 1, 1, 1].map(n => `40|${n}`),
+        ...pts.map(([x, y]) => `10|${x}|20|${y}|30|0`),
+      ].join('|');
+    const spline = quarter([
+      [10, 0],
+      [10, k],
+      [k, 10],
+      [0, 10],
+    ]);
     const quadrant = dxf(4, spline, line(0, 10, 0, 0), line(0, 0, 10, 0));
-    expect(area(borderFrom(must(readDxf(quadrant)))), 'a quarter of a circle, to the cubic’s 0.03 %').to.be.closeTo(25 * Math.PI, 0.05); // prettier-ignore
+    expect(
+      area(borderFrom(must(readDxf(quadrant)))),
+      'a quarter of a circle, to the cubic’s 0.03 %',
+    ).to.be.closeTo(25 * Math.PI, 0.05);
   });
 
   it('of SVG shapes and transforms are where the drawing puts them', () => {
-    const rect = must(fromSvg(svg('<g transform="translate(10 20)"><rect x="1" y="2" width="30" height="10" transform="rotate(90)"/></g>'))); // prettier-ignore
+    const rect = must(
+      fromSvg(
+        svg(
+          '<g transform="translate(10 20)"><rect x="1" y="2" width="30" height="10" transform="rotate(90)"/></g>',
+        ),
+      ),
+    );
     const box = bounds(rect);
     expect([box.minX, box.maxX, box.minY, box.maxY].map(x => Number(x.toFixed(6)))).to.deep.equal([
       -2, 8, -51, -21,
@@ -87,7 +105,9 @@ describe('borders of drawings', () => {
       0.5,
     );
     expect(area(fromSvg(svg('<polygon points="0,0 30,0 30,40"/>')))).to.be.closeTo(600, 1e-9);
-    expect(area(fromSvg(svg('<polygon points="0,0 3,0 3,4"/>', 'width="10in" height="10in" viewBox="0 0 10 10"')))).to.be.closeTo(6 * 25.4 ** 2, 1e-6); // prettier-ignore
+    expect(
+      area(fromSvg(svg('<polygon points="0,0 3,0 3,4"/>', 'width="10in" height="10in" viewBox="0 0 10 10"'))),
+    ).to.be.closeTo(6 * 25.4 ** 2, 1e-6);
   });
 
   it('of SVG curves are as long as a foreign library measures them', () => {
@@ -123,14 +143,17 @@ describe('borders of drawings', () => {
   });
 
   it('of unknown units ask for them, with what they measure', () => {
-    const square = (units?: number): string => dxf(units, line(0, 0, 2, 0), line(2, 0, 2, 3), line(2, 3, 0, 3), line(0, 3, 0, 0)); // prettier-ignore
+    const square = (units?: number): string =>
+      dxf(units, line(0, 0, 2, 0), line(2, 0, 2, 3), line(2, 3, 0, 3), line(0, 3, 0, 0));
     expect(problem(borderFrom(must(readDxf(square()))))).to.include('measures 2 by 3');
     expect(area(borderFrom(must(readDxf(square())), { millimetres: 25.4 }))).to.be.closeTo(
       6 * 25.4 ** 2,
       1e-6,
     );
     expect(area(borderFrom(must(readDxf(square(5)))))).to.be.closeTo(600, 1e-9);
-    expect(problem(fromSvg(svg('<rect width="7" height="9"/>', 'width="700" viewBox="0 0 7 9"')))).to.include('measures 7 by 9'); // prettier-ignore
+    expect(problem(fromSvg(svg('<rect width="7" height="9"/>', 'width="700" viewBox="0 0 7 9"')))).to.include(
+      'measures 7 by 9',
+    );
   });
 
   it('that cross themselves, are nothing, or are no drawing at all are sentences', () => {

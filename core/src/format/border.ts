@@ -2,7 +2,10 @@ import { bounds, crossesItself, distance, type Point, signedArea } from '../geom
 import { fail, ok, type Result } from '../result/index.ts';
 import type { DrawnLine, DrawnLines } from './drawn-lines.ts';
 
-/** What may be mended in a border as it is read, each only when asked, and the size of a unit where the file does not say. */
+/**
+ * What may be mended in a border as it is read, each only when asked, and the size of a unit where the file does
+ * not say.
+ */
 export interface BorderWishes {
   /** Millimetres in a unit of the drawing; instead of what the file says. */
   readonly millimetres?: number | undefined;
@@ -18,8 +21,8 @@ const MEETS = 0.02;
 export const MOST_CORNERS = 20_000;
 
 /**
- * The border of a drawing, mm, counter-clockwise: its lines joined end to end, of the closed ones the largest. Says what is
- * wrong with one that is open, drawn twice, of unknown units or crossing itself, and mends it only as asked.
+ * The border of a drawing, mm, counter-clockwise: its lines joined end to end, of the closed ones the largest. Says
+ * what is wrong with one that is open, drawn twice, of unknown units or crossing itself, and mends it only as asked.
  */
 export function borderFrom(drawn: DrawnLines, wishes: BorderWishes = {}): Result<Point[]> {
   const scale = wishes.millimetres ?? drawn.millimetres;
@@ -53,7 +56,10 @@ function unknownUnits({ lines }: DrawnLines): ReturnType<typeof fail> {
   const points = lines.flatMap(l => l.points);
   if (points.length === 0) return fail('outline-none', { open: 0 });
   const box = bounds(points);
-  return fail('outline-units', { width: Number((box.maxX - box.minX).toFixed(3)), height: Number((box.maxY - box.minY).toFixed(3)) }); // prettier-ignore
+  return fail('outline-units', {
+    width: Number((box.maxX - box.minX).toFixed(3)),
+    height: Number((box.maxY - box.minY).toFixed(3)),
+  });
 }
 
 function openProblem(line: DrawnLine): ReturnType<typeof fail> {

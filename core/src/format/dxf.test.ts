@@ -9,16 +9,35 @@ import { wheelDrawing } from '../output/index.ts';
 import { must } from '../result/index.ts';
 import { borderFrom, readDxf, writeDxf } from './index.ts';
 
-const drawing = (role: LineRole, ...paths: Drawing['groups'][number]['shapes'][number]['paths'][number][]): Drawing => ({
+const drawing = (
+  role: LineRole,
+  ...paths: Drawing['groups'][number]['shapes'][number]['paths'][number][]
+): Drawing => ({
   ...{ title: 't', notes: [] },
-  groups: [{ name: 'g', x: 10, y: 5, angle: Math.PI / 2, shapes: [{ name: 's', role, paths }], labels: [{ text: 'A 12', x: 1, y: 2, height: 3, role: 'engrave' }] }],
-}); // prettier-ignore
+  groups: [
+    {
+      name: 'g',
+      x: 10,
+      y: 5,
+      angle: Math.PI / 2,
+      shapes: [{ name: 's', role, paths }],
+      labels: [{ text: 'A 12', x: 1, y: 2, height: 3, role: 'engrave' }],
+    },
+  ],
+});
 const read = (d: Drawing): NonNullable<ReturnType<InstanceType<typeof DxfParser>['parseSync']>> =>
   new DxfParser().parseSync(writeDxf(d))!;
 
 describe('DXF files', () => {
   it('are in millimetres, and the very same bytes each time', () => {
-    const d = drawing('cut', polygon([{ x: 0, y: 0 }, { x: 4, y: 0 }, { x: 4, y: 3 }])); // prettier-ignore
+    const d = drawing(
+      'cut',
+      polygon([
+        { x: 0, y: 0 },
+        { x: 4, y: 0 },
+        { x: 4, y: 3 },
+      ]),
+    );
     expect(read(d).header['$INSUNITS']).to.equal(4);
     expect(writeDxf(d)).to.equal(writeDxf(d));
   });
@@ -38,7 +57,8 @@ describe('DXF files', () => {
   it('turn and move a group as its drawing does', () => {
     const c = read(drawing('drill', circle({ x: 2, y: 0 }, 1.5))).entities.find(e => e.type === 'CIRCLE')!;
     expect([c.center!.x, c.center!.y, c.radius]).to.deep.equal([10, 7, 1.5]);
-    const text = read(drawing('cut', circle({ x: 0, y: 0 }, 1))).entities.find(e => e.type === 'TEXT') as { text?: string } | undefined; // prettier-ignore
+    const text = read(drawing('cut', circle({ x: 0, y: 0 }, 1))).entities.find(e => e.type === 'TEXT') as
+      { text?: string } | undefined;
     expect(text?.text).to.equal('A 12');
   });
 

@@ -1,4 +1,14 @@
-import { Colors, DxfWriter, LWPolylineFlags, type LWPolylineVertex, point2d, point3d, TextHorizontalAlignment, TextVerticalAlignment, Units } from '@tarikjabiri/dxf'; // prettier-ignore
+import {
+  Colors,
+  DxfWriter,
+  LWPolylineFlags,
+  type LWPolylineVertex,
+  point2d,
+  point3d,
+  TextHorizontalAlignment,
+  TextVerticalAlignment,
+  Units,
+} from '@tarikjabiri/dxf';
 import type { Drawing, Group, LineRole } from '../drawing/index.ts';
 import { degrees } from '../units/index.ts';
 import { type Path, type Point, rotate, sweep } from '../geometry/index.ts';
@@ -12,8 +22,8 @@ const LAYERS: Readonly<Record<LineRole, { readonly name: string; readonly colour
 };
 
 /**
- * A drawing as DXF (AutoCAD 2007 and later) in millimetres ($INSUNITS 4), one layer for each operation. A full circle is one
- * circle, every other path one polyline whose arcs are true arcs (bulges); labels are texts.
+ * A drawing as DXF (AutoCAD 2007 and later) in millimetres ($INSUNITS 4), one layer for each operation. A full
+ * circle is one circle, every other path one polyline whose arcs are true arcs (bulges); labels are texts.
  */
 export function writeDxf(drawing: Drawing): string {
   const dxf = new DxfWriter();
@@ -59,7 +69,10 @@ function writePath(dxf: DxfWriter, path: Path, put: (p: Point) => Point, layerNa
     at = s.to;
   }
   if (!path.closed) vertices.push({ point: flat(put(at)), bulge: 0 });
-  dxf.addLWPolyline(vertices, { layerName, flags: path.closed ? LWPolylineFlags.Closed : LWPolylineFlags.None }); // prettier-ignore
+  dxf.addLWPolyline(vertices, {
+    layerName,
+    flags: path.closed ? LWPolylineFlags.Closed : LWPolylineFlags.None,
+  });
 }
 
 const flat = (p: Point): ReturnType<typeof point2d> => point2d(p.x, p.y);

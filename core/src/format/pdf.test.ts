@@ -10,7 +10,29 @@ import { type Paper, PAPER, tilesFor, writePdf } from './index.ts';
 const drawing = (width: number, height: number, title = 'plate'): Drawing => ({
   title,
   notes: ['True size.'],
-  groups: [{ name: title, x: 0, y: 0, angle: 0, labels: [], shapes: [{ name: title, role: 'cut', paths: [polygon([{ x: 0, y: 0 }, { x: width, y: 0 }, { x: width, y: height }, { x: 0, y: height }])] }] }], // prettier-ignore
+  groups: [
+    {
+      name: title,
+      x: 0,
+      y: 0,
+      angle: 0,
+      labels: [],
+      shapes: [
+        {
+          name: title,
+          role: 'cut',
+          paths: [
+            polygon([
+              { x: 0, y: 0 },
+              { x: width, y: 0 },
+              { x: width, y: height },
+              { x: 0, y: height },
+            ]),
+          ],
+        },
+      ],
+    },
+  ],
 });
 
 /** A page drawn at 254 dots an inch, ten to the millimetre, by poppler: rows of grey values from the top. */
@@ -20,7 +42,22 @@ function page(
 ): { width: number; height: number; at: (x: number, y: number) => number } {
   const folder = mkdtempSync(join(tmpdir(), 'pdf-'));
   writeFileSync(join(folder, 'a.pdf'), pdf);
-  execFileSync('pdftoppm', ['-r', '254', '-gray', '-aa', 'no', '-aaVector', 'no', '-f', `${number}`, '-l', `${number}`, '-singlefile', join(folder, 'a.pdf'), join(folder, 'p')]); // prettier-ignore
+  execFileSync('pdftoppm', [
+    '-r',
+    '254',
+    '-gray',
+    '-aa',
+    'no',
+    '-aaVector',
+    'no',
+    '-f',
+    `${number}`,
+    '-l',
+    `${number}`,
+    '-singlefile',
+    join(folder, 'a.pdf'),
+    join(folder, 'p'),
+  ]);
   const bytes = readFileSync(join(folder, 'p.pgm'));
   const header = /^P5\s+(\d+)\s+(\d+)\s+255\s/.exec(bytes.subarray(0, 40).toString('latin1'))!;
   const [width, height] = [Number(header[1]), Number(header[2])];
@@ -44,7 +81,9 @@ describe('PDF patterns', () => {
   it('the checking square measures 100 mm when poppler draws it, on either paper', async () => {
     for (const paper of ['A4', 'Letter'] as Paper[]) {
       const first = page(await writePdf([drawing(20, 20)], paper, 'Test'), 1);
-      expect([first.width / 10, first.height / 10].map((x, i) => Math.abs(x - PAPER[paper][i]!))).to.satisfy((d: number[]) => d.every(x => x < 0.11)); // prettier-ignore
+      expect([first.width / 10, first.height / 10].map((x, i) => Math.abs(x - PAPER[paper][i]!))).to.satisfy(
+        (d: number[]) => d.every(x => x < 0.11),
+      );
       expect(longestRun(first).length / 10).to.be.closeTo(100, 0.3);
     }
   });
@@ -59,7 +98,15 @@ describe('PDF patterns', () => {
     }
     expect(rows.length, 'its lower and upper edge').to.be.within(2, 8);
     expect((rows.at(-1)! - rows[0]!) / 10).to.be.closeTo(80, 0.3);
-    const round: Drawing = { ...drawing(1, 1), groups: [{ ...drawing(1, 1).groups[0]!, shapes: [{ name: 'c', role: 'cut', paths: [circle({ x: 5, y: 5 }, 60)] }] }] }; // prettier-ignore
+    const round: Drawing = {
+      ...drawing(1, 1),
+      groups: [
+        {
+          ...drawing(1, 1).groups[0]!,
+          shapes: [{ name: 'c', role: 'cut', paths: [circle({ x: 5, y: 5 }, 60)] }],
+        },
+      ],
+    };
     const disc = page(await writePdf([round], 'A4', 'Test'), 2);
     const [dark, middle] = [[] as number[], Math.round(disc.height / 2)];
     for (let x = 150; x < disc.width - 150; x++) if (disc.at(x, middle - 30) < 100) dark.push(x);
@@ -73,7 +120,6 @@ describe('PDF patterns', () => {
       [186, 255],
       [1000, 1000],
     ] as const) {
-      // prettier-ignore
       const box = { minX: -3, minY: 7, maxX: w - 3, maxY: h + 7 };
       const t = tilesFor(box, 'A4');
       const last = t.tiles.filter(x => x.row === 0).at(-1)!;

@@ -43,8 +43,9 @@ const INK: Readonly<
 };
 
 /**
- * Drawings at true size as PDF, each over as many sheets of the paper as it needs, with overlaps, marks that must fall upon each other, and a
- * title on every sheet; before them a sheet with a square of 100 mm to be measured before anything is cut, and what each drawing says of itself.
+ * Drawings at true size as PDF, each over as many sheets of the paper as it needs, with overlaps, marks that must
+ * fall upon each other, and a title on every sheet; before them a sheet with a square of 100 mm to be measured
+ * before anything is cut, and what each drawing says of itself.
  * The same drawings give the same bytes. Coordinates to 0.0001 mm.
  */
 export async function writePdf(
@@ -85,7 +86,6 @@ const put = (p: Point, g: Group): Point => {
 };
 
 function drawTile(pdf: PDFDocument, font: PDFFont, drawing: Drawing, tiling: Tiling, tile: Tile): void {
-  // prettier-ignore
   const { across, up } = tiling;
   const page = newPage(pdf, across, up);
   const low = up - MARGIN - tiling.height;
@@ -97,7 +97,8 @@ function drawTile(pdf: PDFDocument, font: PDFFont, drawing: Drawing, tiling: Til
     endPath(),
     concatTransformationMatrix(1, 0, 0, 1, num(MARGIN - tile.x), num(low - tile.y)),
   );
-  for (const group of drawing.groups) for (const shape of group.shapes) page.pushOperators(...shapeOperators(shape.paths, shape.role, group)); // prettier-ignore
+  for (const group of drawing.groups)
+    for (const shape of group.shapes) page.pushOperators(...shapeOperators(shape.paths, shape.role, group));
   for (const group of drawing.groups)
     for (const label of group.labels) {
       const at = put(label, group);
@@ -105,7 +106,14 @@ function drawTile(pdf: PDFDocument, font: PDFFont, drawing: Drawing, tiling: Til
       const half = font.widthOfTextAtSize(text, label.height) / 2;
       const angle = label.angle === undefined ? 0 : group.angle + label.angle;
       const from = { x: at.x - half * Math.cos(angle), y: at.y - half * Math.sin(angle) };
-      page.drawText(text, { x: from.x, y: from.y, size: label.height, font, color: INK[label.role].colour, rotate: turned(degrees(angle)) }); // prettier-ignore
+      page.drawText(text, {
+        x: from.x,
+        y: from.y,
+        size: label.height,
+        font,
+        color: INK[label.role].colour,
+        rotate: turned(degrees(angle)),
+      });
     }
   page.pushOperators(popGraphicsState());
   frame(page, tiling, tile, low);
@@ -242,7 +250,10 @@ function arcOperators(
 
 const num = (x: number): number => Number(x.toFixed(4)) + 0;
 
-/** Text in letters that the standard fonts have (Windows code page 1252, the common part of it); others become question marks. */
+/**
+ * Text in letters that the standard fonts have (Windows code page 1252, the common part of it); others become
+ * question marks.
+ */
 const printable = (text: string): string =>
   [...text.replaceAll('−', '-').replaceAll('⌀', 'ø').replaceAll('≈', '~')]
     .filter(c => c >= ' ')

@@ -18,13 +18,19 @@ type Entity = NonNullable<ReturnType<InstanceType<typeof DxfParser>['parseSync']
 /** Millimetres in the units of $INSUNITS: inch, foot, mm, cm, m. Source: the DXF reference. */
 const UNITS: Readonly<Record<number, number>> = { 1: 25.4, 2: 304.8, 4: 1, 5: 10, 6: 1000 };
 
-/** Reads the lines of a DXF drawing: lines, arcs, circles, ellipses, polylines with bulges, splines. Texts and blocks are left out. */
+/**
+ * Reads the lines of a DXF drawing: lines, arcs, circles, ellipses, polylines with bulges, splines. Texts and
+ * blocks are left out.
+ */
 export function readDxf(text: string): Result<DrawnLines> {
   let document: ReturnType<InstanceType<typeof DxfParser>['parseSync']>;
   try {
     document = new DxfParser().parseSync(text);
   } catch (error) {
-    return fail('outline-unreadable', { format: 'DXF', what: String(error instanceof Error ? error.message : error).slice(0, 120) }); // prettier-ignore
+    return fail('outline-unreadable', {
+      format: 'DXF',
+      what: String(error instanceof Error ? error.message : error).slice(0, 120),
+    });
   }
   if (!document) return fail('outline-unreadable', { format: 'DXF', what: 'it is empty' });
   const lines = document.entities
@@ -81,7 +87,10 @@ function polyline(vertices: NonNullable<Entity['vertices']>, closed: boolean): D
   return { points: flatten(path, READ_CHORD), closed };
 }
 
-/** The arc between two vertices: the bulge is the tangent of a quarter of its angle, positive counter-clockwise. Source: the DXF reference. */
+/**
+ * The arc between two vertices: the bulge is the tangent of a quarter of its angle, positive counter-clockwise.
+ * Source: the DXF reference.
+ */
 function bulged(p: Point, q: Point, bulge: number): Segment {
   const [mx, my] = [(p.x + q.x) / 2, (p.y + q.y) / 2];
   const off = (1 - bulge * bulge) / (4 * bulge);
@@ -105,7 +114,10 @@ function ellipse(centre: Point, major: Point, ratio: number, from: number, to: n
   return { points: closed ? steps.slice(0, -1) : steps, closed };
 }
 
-/** A B-spline by de Boor's recursion (C. de Boor, 1972); one that gives only fit points is read as straight pieces between them. */
+/**
+ * A B-spline by de Boor's recursion (C. de Boor, 1972); one that gives only fit points is read as straight pieces
+ * between them.
+ */
 function spline(e: Entity): DrawnLine | undefined {
   const { controlPoints: control = [], knotValues: knots = [], degreeOfSplineCurve: degree = 3 } = e;
   if (control.length <= degree || knots.length < control.length + degree + 1)

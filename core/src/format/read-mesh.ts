@@ -68,7 +68,10 @@ export function readThreeMf(bytes: Uint8Array): Result<readonly ReadBody[]> {
     });
     model = parser.parse(strFromU8(files[path ?? ''] ?? new Uint8Array())) as Model;
   } catch (error) {
-    return fail('mesh-unreadable', { format: '3MF', what: String(error instanceof Error ? error.message : error).slice(0, 120) }); // prettier-ignore
+    return fail('mesh-unreadable', {
+      format: '3MF',
+      what: String(error instanceof Error ? error.message : error).slice(0, 120),
+    });
   }
   const objects = new Map(list(model.model?.resources?.object).map(o => [o.id, o]));
   const bodies = list(model.model?.build?.item).flatMap((item): ReadBody[] => {

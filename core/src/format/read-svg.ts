@@ -17,8 +17,8 @@ const UNITS: Readonly<Record<string, number>> = {
 };
 
 /**
- * Reads the lines of an SVG drawing, all transforms applied, y turned upwards: paths, rectangles, circles, ellipses, lines and
- * polygons. Its size in millimetres is known when width and view box say so; pixels say nothing.
+ * Reads the lines of an SVG drawing, all transforms applied, y turned upwards: paths, rectangles, circles,
+ * ellipses, lines and polygons. Its size in millimetres is known when width and view box say so; pixels say nothing.
  */
 export function readSvg(text: string): Result<DrawnLines> {
   let roots: readonly Node[];
@@ -26,7 +26,10 @@ export function readSvg(text: string): Result<DrawnLines> {
     const parser = new XMLParser({ ignoreAttributes: false, attributeNamePrefix: '', preserveOrder: true });
     roots = parser.parse(text) as readonly Node[];
   } catch (error) {
-    return fail('outline-unreadable', { format: 'SVG', what: String(error instanceof Error ? error.message : error).slice(0, 120) }); // prettier-ignore
+    return fail('outline-unreadable', {
+      format: 'SVG',
+      what: String(error instanceof Error ? error.message : error).slice(0, 120),
+    });
   }
   const svg = roots.find(n => 'svg' in n);
   if (!svg) return fail('outline-unreadable', { format: 'SVG', what: 'it holds no drawing' });
@@ -34,7 +37,10 @@ export function readSvg(text: string): Result<DrawnLines> {
   try {
     collect(svg['svg'] as readonly Node[], [], lines);
   } catch (error) {
-    return fail('outline-unreadable', { format: 'SVG', what: String(error instanceof Error ? error.message : error).slice(0, 120) }); // prettier-ignore
+    return fail('outline-unreadable', {
+      format: 'SVG',
+      what: String(error instanceof Error ? error.message : error).slice(0, 120),
+    });
   }
   return ok({ lines: lines.filter(l => l.points.length > 1), millimetres: unitOf(attributes(svg)) });
 }

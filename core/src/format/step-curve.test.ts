@@ -45,7 +45,10 @@ describe('outlines as few smooth edges', () => {
   });
 
   it('edges follow each other all round, wherever the path begins', () => {
-    const teeth = Array.from({ length: 12 }, (_, i) => [polar({ x: 0, y: 0 }, 10, i / 2), polar({ x: 0, y: 0 }, 12, i / 2 + 0.2)]).flat(); // prettier-ignore
+    const teeth = Array.from({ length: 12 }, (_, i) => [
+      polar({ x: 0, y: 0 }, 10, i / 2),
+      polar({ x: 0, y: 0 }, 12, i / 2 + 0.2),
+    ]).flat();
     for (let from = 0; from < 5; from++) {
       const points = [...teeth.slice(from), ...teeth.slice(0, from)];
       const edges = edgesOf(polygon(points));
@@ -55,7 +58,16 @@ describe('outlines as few smooth edges', () => {
 
   it('a square stays four lines, a circle its two arcs, a slot lines and arcs', () => {
     const kinds = (p: Path): string[] => edgesOf(p).map(e => e.kind);
-    expect(kinds(polygon([{ x: 0, y: 0 }, { x: 9, y: 0 }, { x: 9, y: 9 }, { x: 0, y: 9 }]))).to.deep.equal(['line', 'line', 'line', 'line']); // prettier-ignore
+    expect(
+      kinds(
+        polygon([
+          { x: 0, y: 0 },
+          { x: 9, y: 0 },
+          { x: 9, y: 9 },
+          { x: 0, y: 9 },
+        ]),
+      ),
+    ).to.deep.equal(['line', 'line', 'line', 'line']);
     expect(kinds(circle({ x: 0, y: 0 }, 4))).to.deep.equal(['arc', 'arc']);
   });
 

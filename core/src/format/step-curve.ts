@@ -23,14 +23,25 @@ export interface Spline {
 const MOST_TURN = (20 * Math.PI) / 180;
 const MOST_LONGER = 6;
 
-/** A closed path as edges: runs of short chords become one smooth curve each, so that a flank is one face and not fifty. */
+/**
+ * A closed path as edges: runs of short chords become one smooth curve each, so that a flank is one face and not
+ * fifty.
+ */
 export function edgesOf(path: Path): StepEdge[] {
   const starts = [path.start, ...path.segments.map(s => s.to)];
   const edges: StepEdge[] = [];
   let run: Point[] = [];
   const end = (): void => {
-    if (run.length > 3) edges.push({ kind: 'curve', from: run[0] as Point, to: run.at(-1) as Point, spline: splineThrough(run) });
-    else for (let i = 1; i < run.length; i++) edges.push({ kind: 'line', from: run[i - 1] as Point, to: run[i] as Point }); // prettier-ignore
+    if (run.length > 3)
+      edges.push({
+        kind: 'curve',
+        from: run[0] as Point,
+        to: run.at(-1) as Point,
+        spline: splineThrough(run),
+      });
+    else
+      for (let i = 1; i < run.length; i++)
+        edges.push({ kind: 'line', from: run[i - 1] as Point, to: run[i] as Point });
     run = [];
   };
   const first = firstBreak(path);
@@ -66,16 +77,19 @@ function firstBreak(path: Path): number {
 }
 
 function goesOn(a: Point, b: Point, c: Point): boolean {
-  const [u, v] = [{ x: b.x - a.x, y: b.y - a.y }, { x: c.x - b.x, y: c.y - b.y }]; // prettier-ignore
+  const [u, v] = [
+    { x: b.x - a.x, y: b.y - a.y },
+    { x: c.x - b.x, y: c.y - b.y },
+  ];
   const [p, q] = [Math.hypot(u.x, u.y), Math.hypot(v.x, v.y)];
   const turn = Math.abs(Math.atan2(u.x * v.y - u.y * v.x, u.x * v.x + u.y * v.y));
   return turn < MOST_TURN && p < MOST_LONGER * q && q < MOST_LONGER * p;
 }
 
 /**
- * A cubic spline through points, parameter by chord length, tangents by the parabola through each point and its neighbours (Bessel's rule;
- * C. de Boor, A Practical Guide to Splines, ch. IV). As a B-spline every inner knot is double, and the points themselves follow from
- * their neighbours.
+ * A cubic spline through points, parameter by chord length, tangents by the parabola through each point and its
+ * neighbours (Bessel's rule; C. de Boor, A Practical Guide to Splines, ch. IV). As a B-spline every inner knot is
+ * double, and the points themselves follow from their neighbours.
  */
 function splineThrough(points: readonly Point[]): Spline {
   const times = [0];

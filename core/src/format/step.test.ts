@@ -27,7 +27,11 @@ function judged(step: string, curved = false): { volume: number; faces: number; 
   // Its integrals over faces with hundreds of edges are coarse; over triangles within 0.005 mm they are not.
   if (curved) new kernel.BRepMesh_IncrementalMesh(shape, 0.005, false, 0.5, false);
   kernel.BRepGProp.VolumeProperties(shape, properties, true, false, curved);
-  const explorer = new kernel.TopExp_Explorer(shape, kernel.TopAbs_ShapeEnum.TopAbs_FACE, kernel.TopAbs_ShapeEnum.TopAbs_SHAPE); // prettier-ignore
+  const explorer = new kernel.TopExp_Explorer(
+    shape,
+    kernel.TopAbs_ShapeEnum.TopAbs_FACE,
+    kernel.TopAbs_ShapeEnum.TopAbs_SHAPE,
+  );
   let faces = 0;
   for (; explorer.More(); explorer.Next()) faces++;
   const valid = new kernel.BRepCheck_Analyzer(shape, true, false).IsValid();
@@ -37,17 +41,30 @@ function judged(step: string, curved = false): { volume: number; faces: number; 
 const countOf = (wheel: Wheel): number => circleCount(wheel) ?? 1;
 
 describe('STEP', () => {
-  const demo = derive(must(readMachine(readFileSync(new URL('../../../demo/saltreach-tide-clock.json', import.meta.url), 'utf8')))); // prettier-ignore
+  const demo = derive(
+    must(
+      readMachine(readFileSync(new URL('../../../demo/saltreach-tide-clock.json', import.meta.url), 'utf8')),
+    ),
+  );
 
-  it('a drilled block has 6 + 2 faces and the volume length × width × height − π·r²·height, seen by another kernel', () => {
-    const outline = polygon([{ x: 0, y: 0 }, { x: 40, y: 0 }, { x: 40, y: 30 }, { x: 0, y: 30 }]); // prettier-ignore
-    const made = judged(
-      writeStep({ name: 'block', outline, holes: [circle({ x: 20, y: 15 }, 5)], height: 4 }),
-    );
-    expect(made.valid).to.equal(true);
-    expect(made.faces).to.equal(8);
-    expect(made.volume).to.be.closeTo(4 * (1200 - Math.PI * 25), 1e-6);
-  });
+  it(
+    'a drilled block has 6 + 2 faces and the volume length × width × height − π·r²·height, ' +
+      'seen by another kernel',
+    () => {
+      const outline = polygon([
+        { x: 0, y: 0 },
+        { x: 40, y: 0 },
+        { x: 40, y: 30 },
+        { x: 0, y: 30 },
+      ]);
+      const made = judged(
+        writeStep({ name: 'block', outline, holes: [circle({ x: 20, y: 15 }, 5)], height: 4 }),
+      );
+      expect(made.valid).to.equal(true);
+      expect(made.faces).to.equal(8);
+      expect(made.volume).to.be.closeTo(4 * (1200 - Math.PI * 25), 1e-6);
+    },
+  );
 
   it('a slot with round ends keeps its true arcs, hollow or full', () => {
     const slot: Path = {
@@ -66,14 +83,19 @@ describe('STEP', () => {
     expect(solid.volume).to.be.closeTo(2 * area, 1e-6);
     const outline = circle({ x: 5, y: 0 }, 20);
     const cut = judged(writeStep({ name: 'cut', outline, holes: [slot], height: 2 }));
-    expect([cut.valid, cut.volume]).to.satisfy(([v, x]: [boolean, number]) => v && Math.abs(x - 2 * (400 * Math.PI - area)) < 1e-6); // prettier-ignore
+    expect([cut.valid, cut.volume]).to.satisfy(
+      ([v, x]: [boolean, number]) => v && Math.abs(x - 2 * (400 * Math.PI - area)) < 1e-6,
+    );
   });
 
   it('a wheel has its area times its thickness, a few faces a tooth, and is sound', function () {
     this.timeout(60_000);
     for (const wheel of [...demo.machine.wheels].sort((a, b) => countOf(a) - countOf(b)).slice(0, 2)) {
       const plane = must(wheelPlane(demo, wheel));
-      const area = [plane.outline, ...plane.holes].reduce((s, p, i) => s + (i === 0 ? 1 : -1) * Math.abs(signedArea(flatten(p, 1e-4))), 0); // prettier-ignore
+      const area = [plane.outline, ...plane.holes].reduce(
+        (s, p, i) => s + (i === 0 ? 1 : -1) * Math.abs(signedArea(flatten(p, 1e-4))),
+        0,
+      );
       const made = judged(
         writeStep({ name: wheel.name, outline: plane.outline, holes: plane.holes, height: 4 }),
       );

@@ -10,8 +10,9 @@ export interface Prism {
 }
 
 /**
- * A prism as STEP (ISO 10303-21, application protocol 214), millimetres: a manifold solid with one face for every line, arc and smooth curve of its
- * outline. Entities by ISO 10303-42 (from memory; judged by a geometry kernel in the tests). The same prism gives the same bytes.
+ * A prism as STEP (ISO 10303-21, application protocol 214), millimetres: a manifold solid with one face for every
+ * line, arc and smooth curve of its outline. Entities by ISO 10303-42 (from memory; judged by a geometry kernel in
+ * the tests). The same prism gives the same bytes.
  */
 export function writeStep(prism: Prism): string {
   const file = new Part21();
@@ -53,17 +54,21 @@ const text = (t: string): string =>
     .replaceAll("'", "''")
     .replace(/[^\x20-\x7e]/g, '?')
     .slice(0, 120)}'`;
-const point = (file: Part21, p: Point, z: number): number => file.add(`CARTESIAN_POINT('',(${real(p.x)},${real(p.y)},${real(z)}))`); // prettier-ignore
-const towards = (file: Part21, x: number, y: number, z: number): number => file.add(`DIRECTION('',(${unit(x)},${unit(y)},${unit(z)}))`); // prettier-ignore
+const point = (file: Part21, p: Point, z: number): number =>
+  file.add(`CARTESIAN_POINT('',(${real(p.x)},${real(p.y)},${real(z)}))`);
+const towards = (file: Part21, x: number, y: number, z: number): number =>
+  file.add(`DIRECTION('',(${unit(x)},${unit(y)},${unit(z)}))`);
 const unit = (x: number): string => {
   const written = (Math.round(x * 1e12) / 1e12 + 0).toString();
   return /[.e]/.test(written) ? written.replace('e', 'E') : `${written}.`;
 };
 /** A place with the z axis in a direction and the x axis in another. */
-const placement = (file: Part21, origin: number, z: number, x: number): number => file.add(`AXIS2_PLACEMENT_3D('',#${origin},#${z},#${x})`); // prettier-ignore
+const placement = (file: Part21, origin: number, z: number, x: number): number =>
+  file.add(`AXIS2_PLACEMENT_3D('',#${origin},#${z},#${x})`);
 
 function prismShell(file: Part21, { outline, holes, height }: Prism): number {
-  const turned = (path: Path, ccw: boolean): Path => signedArea(flatten(path, 0.01)) > 0 === ccw ? path : reversePath(path); // prettier-ignore
+  const turned = (path: Path, ccw: boolean): Path =>
+    signedArea(flatten(path, 0.01)) > 0 === ccw ? path : reversePath(path);
   const loops = [turned(outline, true), ...holes.map(h => turned(h, false))].map(p =>
     ring(file, edgesOf(p), height),
   );
@@ -79,9 +84,12 @@ function prismShell(file: Part21, { outline, holes, height }: Prism): number {
   const [up, down, along] = [towards(file, 0, 0, 1), towards(file, 0, 0, -1), towards(file, 1, 0, 0)];
   const above = file.add(`PLANE('',#${placement(file, point(file, origin, height), up, along)})`);
   const below = file.add(`PLANE('',#${placement(file, point(file, origin, 0), down, along)})`);
-  const oriented = (edge: number, way: boolean): number => file.add(`ORIENTED_EDGE('',*,*,#${edge},${way ? '.T.' : '.F.'})`); // prettier-ignore
+  const oriented = (edge: number, way: boolean): number =>
+    file.add(`ORIENTED_EDGE('',*,*,#${edge},${way ? '.T.' : '.F.'})`);
   const top = file.add(`ADVANCED_FACE('',${bounds(l => l.above.map(e => oriented(e, true)))},#${above},.T.)`);
-  const bottom = file.add(`ADVANCED_FACE('',${bounds(l => [...l.below].reverse().map(e => oriented(e, false)))},#${below},.T.)`); // prettier-ignore
+  const bottom = file.add(
+    `ADVANCED_FACE('',${bounds(l => [...l.below].reverse().map(e => oriented(e, false)))},#${below},.T.)`,
+  );
   return file.add(`CLOSED_SHELL('',${refs([top, bottom, ...sides])})`);
 }
 
@@ -102,15 +110,23 @@ function ring(file: Part21, edges: readonly StepEdge[], height: number): Ring {
     const line = file.add(`LINE('',#${point(file, e.from, 0)},#${file.add(`VECTOR('',#${up},1.)`)})`);
     return file.add(`EDGE_CURVE('',#${low[i]},#${high[i]},#${line},.T.)`);
   });
-  const curveAt = (corners: readonly number[], z: number): number[] => edges.map((e, i) => {
-    const { curve, forwards } = curveOf(file, e, z);
-    return file.add(`EDGE_CURVE('',#${corners[i]},#${corners[next(i)]},#${curve},${forwards ? '.T.' : '.F.'})`);
-  }); // prettier-ignore
+  const curveAt = (corners: readonly number[], z: number): number[] =>
+    edges.map((e, i) => {
+      const { curve, forwards } = curveOf(file, e, z);
+      return file.add(
+        `EDGE_CURVE('',#${corners[i]},#${corners[next(i)]},#${curve},${forwards ? '.T.' : '.F.'})`,
+      );
+    });
   const [below, above] = [curveAt(low, 0), curveAt(high, height)];
   const sides = edges.map((e, i) => {
     const oriented = (edge: number | undefined, way: string): number =>
       file.add(`ORIENTED_EDGE('',*,*,#${edge},${way})`);
-    const around = [oriented(below[i], '.T.'), oriented(posts[next(i)], '.T.'), oriented(above[i], '.F.'), oriented(posts[i], '.F.')]; // prettier-ignore
+    const around = [
+      oriented(below[i], '.T.'),
+      oriented(posts[next(i)], '.T.'),
+      oriented(above[i], '.F.'),
+      oriented(posts[i], '.F.'),
+    ];
     const bound = file.add(`FACE_OUTER_BOUND('',#${file.add(`EDGE_LOOP('',${refs(around)})`)},.T.)`);
     const { surface, same } = surfaceOf(file, e);
     return file.add(`ADVANCED_FACE('',(#${bound}),#${surface},${same ? '.T.' : '.F.'})`);
@@ -148,7 +164,10 @@ const radiusOf = ({ from, centre }: { from: Point; centre: Point }): number =>
 function splineEntity(file: Part21, { control, times }: Spline, z: number): number {
   const points = refs(control.map(p => point(file, p, z)));
   const many = times.map((_, i) => (i === 0 || i === times.length - 1 ? 4 : 2)).join(',');
-  return file.add(`B_SPLINE_CURVE_WITH_KNOTS('',3,${points},.UNSPECIFIED.,.F.,.F.,(${many}),(${times.map(real).join(',')}),.UNSPECIFIED.)`); // prettier-ignore
+  return file.add(
+    `B_SPLINE_CURVE_WITH_KNOTS('',3,${points},.UNSPECIFIED.,.F.,.F.,(${many}),` +
+      `(${times.map(real).join(',')}),.UNSPECIFIED.)`,
+  );
 }
 
 /** The face that an edge sweeps when it is drawn up; outwards is to the right of the way the outline runs. */
@@ -197,8 +216,13 @@ function wrap(file: Part21, name: string, solid: number): void {
   const length = file.add('(LENGTH_UNIT()NAMED_UNIT(*)SI_UNIT(.MILLI.,.METRE.))');
   const angle = file.add('(NAMED_UNIT(*)PLANE_ANGLE_UNIT()SI_UNIT($,.RADIAN.))');
   const solidAngle = file.add('(NAMED_UNIT(*)SI_UNIT($,.STERADIAN.)SOLID_ANGLE_UNIT())');
-  const error = file.add(`UNCERTAINTY_MEASURE_WITH_UNIT(LENGTH_MEASURE(1.E-05),#${length},'distance_accuracy_value','')`); // prettier-ignore
-  const geometry = file.add(`(GEOMETRIC_REPRESENTATION_CONTEXT(3)GLOBAL_UNCERTAINTY_ASSIGNED_CONTEXT((#${error}))GLOBAL_UNIT_ASSIGNED_CONTEXT((#${length},#${angle},#${solidAngle}))REPRESENTATION_CONTEXT('',''))`); // prettier-ignore
+  const error = file.add(
+    `UNCERTAINTY_MEASURE_WITH_UNIT(LENGTH_MEASURE(1.E-05),#${length},'distance_accuracy_value','')`,
+  );
+  const geometry = file.add(
+    `(GEOMETRIC_REPRESENTATION_CONTEXT(3)GLOBAL_UNCERTAINTY_ASSIGNED_CONTEXT((#${error}))` +
+      `GLOBAL_UNIT_ASSIGNED_CONTEXT((#${length},#${angle},#${solidAngle}))REPRESENTATION_CONTEXT('',''))`,
+  );
   const place = placement(
     file,
     point(file, { x: 0, y: 0 }, 0),

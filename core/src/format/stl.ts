@@ -4,9 +4,10 @@ const HEADER = 80;
 const PER_TRIANGLE = 50;
 
 /**
- * A mesh as binary STL: an 80-byte header, the number of triangles, and for each its normal and three corners in 32-bit floats, millimetres.
- * The header does not begin with `solid`, by which readers tell text from binary. Source: the format as published by its inventors in 1989
- * (from memory).
+ * A mesh as binary STL: an 80-byte header, the number of triangles, and for each its normal and three corners in
+ * 32-bit floats, millimetres.
+ * The header does not begin with `solid`, by which readers tell text from binary. Source: the format as published
+ * by its inventors in 1989 (from memory).
  */
 export function writeStl(mesh: TriMesh, name: string): Uint8Array<ArrayBuffer> {
   const { positions: p, triangles: t } = mesh;

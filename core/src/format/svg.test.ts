@@ -12,7 +12,19 @@ const drawing = (change: Partial<Drawing['groups'][number]> = {}, more: Drawing[
       x: 10,
       y: 5,
       angle: 0,
-      shapes: [{ name: 's', role: 'cut', paths: [polygon([{ x: 0, y: 0 }, { x: 4, y: 0 }, { x: 4, y: 2 }])] }], // prettier-ignore
+      shapes: [
+        {
+          name: 's',
+          role: 'cut',
+          paths: [
+            polygon([
+              { x: 0, y: 0 },
+              { x: 4, y: 0 },
+              { x: 4, y: 2 },
+            ]),
+          ],
+        },
+      ],
       labels: [],
       ...change,
     },
@@ -29,7 +41,8 @@ describe('SVG', () => {
         '  <title>T</title>',
         '  <desc>one. two.</desc>',
         '  <g id="A-part" data-name="A part">',
-        '    <path data-role="cut" data-name="s" fill="none" stroke="#d00000" stroke-width="0.1" fill-rule="evenodd" d="M10 -5L14 -5L14 -7Z"/>',
+        '    <path data-role="cut" data-name="s" fill="none" stroke="#d00000" ' +
+          'stroke-width="0.1" fill-rule="evenodd" d="M10 -5L14 -5L14 -7Z"/>',
         '  </g>',
         '</svg>',
         '',
@@ -75,7 +88,23 @@ describe('SVG', () => {
   });
 
   it('never writes a minus nought or an exponent', () => {
-    const tiny = drawing({ x: -1e-9, y: 1e-9, shapes: [{ name: 's', role: 'reference', paths: [polygon([{ x: 0, y: 0 }, { x: 1e-7, y: 0 }, { x: 3, y: 1e-8 }])] }] }); // prettier-ignore
+    const tiny = drawing({
+      x: -1e-9,
+      y: 1e-9,
+      shapes: [
+        {
+          name: 's',
+          role: 'reference',
+          paths: [
+            polygon([
+              { x: 0, y: 0 },
+              { x: 1e-7, y: 0 },
+              { x: 3, y: 1e-8 },
+            ]),
+          ],
+        },
+      ],
+    });
     const d = / d="([^"]+)"/.exec(writeSvg(tiny))?.[1] ?? '';
     expect(d).to.equal('M0 0L0 0L3 0Z');
   });

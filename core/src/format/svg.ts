@@ -13,8 +13,9 @@ const STYLE: Readonly<Record<LineRole, string>> = {
 const MARGIN = 2;
 
 /**
- * A drawing as SVG at true size: the page in millimetres, one user unit a millimetre, coordinates to 0.0001 mm, y turned
- * downwards. Every shape is one path element that holds its outline and holes, each closed; every group is named.
+ * A drawing as SVG at true size: the page in millimetres, one user unit a millimetre, coordinates to 0.0001 mm, y
+ * turned downwards. Every shape is one path element that holds its outline and holes, each closed; every group is
+ * named.
  */
 export function writeSvg(drawing: Drawing): string {
   const box = bounds(drawing.groups.flatMap(groupPoints));
@@ -24,7 +25,9 @@ export function writeSvg(drawing: Drawing): string {
   const height = box.maxY - box.minY + 2 * MARGIN;
   const lines = [
     '<?xml version="1.0" encoding="UTF-8"?>',
-    `<svg xmlns="http://www.w3.org/2000/svg" width="${num(width)}mm" height="${num(height)}mm" viewBox="${num(minX)} ${num(minY)} ${num(width)} ${num(height)}">`,
+    `<svg xmlns="http://www.w3.org/2000/svg" width="${num(width)}mm" ` +
+      `height="${num(height)}mm" viewBox="${num(minX)} ${num(minY)} ${num(width)} ` +
+      `${num(height)}">`,
     `  <title>${escape(drawing.title)}</title>`,
     `  <desc>${escape(drawing.notes.join(' '))}</desc>`,
     ...drawing.groups.flatMap((g, i) => groupLines(g, uniqueId(drawing.groups, i))),
@@ -51,7 +54,10 @@ function groupLines(group: Group, id: string): string[] {
 
 function shapeLine(shape: Shape, group: Group): string {
   const d = shape.paths.map(p => pathData(p, q => place(q, group))).join(' ');
-  return `<path data-role="${shape.role}" data-name="${escape(shape.name)}" ${STYLE[shape.role]} fill-rule="evenodd" d="${d}"/>`;
+  return (
+    `<path data-role="${shape.role}" data-name="${escape(shape.name)}" ` +
+    `${STYLE[shape.role]} fill-rule="evenodd" d="${d}"/>`
+  );
 }
 
 function labelLine(label: Label, group: Group): string {
@@ -59,7 +65,11 @@ function labelLine(label: Label, group: Group): string {
   const deg = -degrees(group.angle + (label.angle ?? 0));
   const turned = label.angle === undefined ? '' : ` transform="rotate(${num(deg)} ${num(p.x)} ${num(-p.y)})"`;
   const fill = label.role === 'reference' ? '#808080' : '#0000d0';
-  return `<text data-role="${label.role}" x="${num(p.x)}" y="${num(-p.y)}" font-family="sans-serif" font-size="${num(label.height)}" text-anchor="middle" fill="${fill}"${turned}>${escape(label.text)}</text>`;
+  return (
+    `<text data-role="${label.role}" x="${num(p.x)}" y="${num(-p.y)}" ` +
+    `font-family="sans-serif" font-size="${num(label.height)}" text-anchor="middle" ` +
+    `fill="${fill}"${turned}>${escape(label.text)}</text>`
+  );
 }
 
 /** Path data of one path: true arcs as arcs, closed by Z. */

@@ -7,13 +7,19 @@ export const PAPER: Readonly<Record<Paper, readonly [width: number, height: numb
   Letter: [215.9, 279.4],
 };
 
-/** What printers leave white round the edge, and how far neighbouring sheets overlap to be glued, mm: common practice, no source. */
+/**
+ * What printers leave white round the edge, and how far neighbouring sheets overlap to be glued, mm: common
+ * practice, no source.
+ */
 export const MARGIN = 12;
 export const OVERLAP = 12;
 /** Room for a line of text below the drawing on every sheet, mm. */
 const FOOT = 6;
 
-/** One sheet of a drawing that goes over several: which it is, and the corner of the drawing's own plane at its lower left. */
+/**
+ * One sheet of a drawing that goes over several: which it is, and the corner of the drawing's own plane at its
+ * lower left.
+ */
 export interface Tile {
   readonly column: number;
   readonly row: number;
@@ -34,7 +40,10 @@ export interface Tiling {
   readonly tiles: readonly Tile[];
 }
 
-/** Sheets for a box of the drawing's plane, in rows from the top left, all of the same paper, upright or lying, whichever takes fewer; a drawing that fits on one is in its middle. */
+/**
+ * Sheets for a box of the drawing's plane, in rows from the top left, all of the same paper, upright or lying,
+ * whichever takes fewer; a drawing that fits on one is in its middle.
+ */
 export function tilesFor(box: Box, paper: Paper): Tiling {
   const [across, up] = PAPER[paper];
   const [upright, lying] = [tiled(box, across, up), tiled(box, up, across)];
@@ -51,7 +60,8 @@ interface Box {
 function tiled(box: Box, across: number, up: number): Tiling {
   const [width, height] = [across - 2 * MARGIN, up - 2 * MARGIN - FOOT];
   const [wide, high] = [box.maxX - box.minX, box.maxY - box.minY];
-  const along = (size: number, room: number): number => size <= room + 1e-9 ? 1 : 1 + Math.ceil((size - room) / (room - OVERLAP) - 1e-9); // prettier-ignore
+  const along = (size: number, room: number): number =>
+    size <= room + 1e-9 ? 1 : 1 + Math.ceil((size - room) / (room - OVERLAP) - 1e-9);
   const [columns, rows] = [along(wide, width), along(high, height)];
   const covered = (n: number, room: number): number => n * (room - OVERLAP) + OVERLAP;
   const left = (box.minX + box.maxX - covered(columns, width)) / 2;

@@ -20,7 +20,12 @@ import {
   sweep,
 } from './index.ts';
 
-const square = [{ x: 0, y: 0 }, { x: 4, y: 0 }, { x: 4, y: 4 }, { x: 0, y: 4 }]; // prettier-ignore
+const square = [
+  { x: 0, y: 0 },
+  { x: 4, y: 0 },
+  { x: 4, y: 4 },
+  { x: 0, y: 4 },
+];
 const number = fc.double({ min: -100, max: 100, noNaN: true });
 const origin = { x: 0, y: 0 };
 
@@ -39,7 +44,10 @@ describe('points', () => {
   it('are found again by direction and distance', () => {
     fc.assert(
       fc.property(number, number, number, number, (ax, ay, bx, by) => {
-        const [a, b] = [{ x: ax, y: ay }, { x: bx, y: by }]; // prettier-ignore
+        const [a, b] = [
+          { x: ax, y: ay },
+          { x: bx, y: by },
+        ];
         expect(distance(polar(a, distance(a, b), direction(a, b)), b)).to.be.below(1e-9);
       }),
     );
@@ -126,7 +134,14 @@ describe('measures', () => {
 
   it('a figure of eight crosses itself, a star of one stroke too, a square not', () => {
     expect(crossesItself(square)).to.equal(false);
-    expect(crossesItself([{ x: 0, y: 0 }, { x: 4, y: 4 }, { x: 4, y: 0 }, { x: 0, y: 4 }])).to.equal(true); // prettier-ignore
+    expect(
+      crossesItself([
+        { x: 0, y: 0 },
+        { x: 4, y: 4 },
+        { x: 4, y: 0 },
+        { x: 0, y: 4 },
+      ]),
+    ).to.equal(true);
     const star = [0, 2, 4, 1, 3].map(k => polar(origin, 5, (2 * Math.PI * k) / 5));
     expect(crossesItself(star)).to.equal(true);
   });

@@ -2,8 +2,8 @@ import { distanceToSegment } from './measure.ts';
 import { distance, type Point } from './point.ts';
 
 /**
- * The point on a line through `through` in a direction (radians) that lies `radius` from `from`: of the two, the one further
- * along the line or the other. Undefined where the line passes by at a greater distance.
+ * The point on a line through `through` in a direction (radians) that lies `radius` from `from`: of the two, the
+ * one further along the line or the other. Undefined where the line passes by at a greater distance.
  */
 export function onLine(
   through: Point,

@@ -2,8 +2,9 @@ import { rotate, type Point } from './point.ts';
 import type { Path } from './path.ts';
 
 /**
- * Letters as single strokes on a grid 4 wide and 6 high, for engraving: points as pairs of figures, strokes apart by a stroke. Drawn
- * here; common shapes, no source. The nought is crossed, six and nine are underlined where they stand alone (see strokeText).
+ * Letters as single strokes on a grid 4 wide and 6 high, for engraving: points as pairs of figures, strokes apart
+ * by a stroke. Drawn here; common shapes, no source. The nought is crossed, six and nine are underlined where they
+ * stand alone (see strokeText).
  */
 const STROKES: Readonly<Record<string, string>> = {
   '0': '10 30 41 45 36 16 05 01 10/01 45',
@@ -62,8 +63,8 @@ const STEP = 5.6;
 const TURNED = /^[0689HINOSXZ. -]*[69][0689HINOSXZ. -]*$/;
 
 /**
- * A line of text as open paths, its middle at a point on the baseline, turned by an angle. Small letters are written large, accents left
- * out; a text that could be read upside down as another (66, 89) is underlined.
+ * A line of text as open paths, its middle at a point on the baseline, turned by an angle. Small letters are
+ * written large, accents left out; a text that could be read upside down as another (66, 89) is underlined.
  */
 export function strokeText(text: string, at: Point, height: number, angle = 0): Path[] {
   const plain = [...text.normalize('NFD').replace(/\p{M}/gu, '').toUpperCase()];

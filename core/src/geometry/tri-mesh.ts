@@ -1,4 +1,7 @@
-/** A body as triangles: corners x, y, z after one another, mm, and three corner numbers a triangle, counter-clockwise from outside. */
+/**
+ * A body as triangles: corners x, y, z after one another, mm, and three corner numbers a triangle,
+ * counter-clockwise from outside.
+ */
 export interface TriMesh {
   readonly positions: Float64Array;
   readonly triangles: Uint32Array;
@@ -17,7 +20,10 @@ export function meshVolume({ positions: p, triangles: t }: TriMesh): number {
   return sum / 6;
 }
 
-/** Whether every edge is shared by two triangles that walk it in opposite directions: the mesh is closed and turned one way throughout. */
+/**
+ * Whether every edge is shared by two triangles that walk it in opposite directions: the mesh is closed and turned
+ * one way throughout.
+ */
 export function isClosed({ positions, triangles: t }: TriMesh): boolean {
   const corners = positions.length / 3;
   const seen = new Set<number>();

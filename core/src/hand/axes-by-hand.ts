@@ -5,8 +5,9 @@ import { fail, type Result } from '../result/index.ts';
 import { gone, sound } from './sound.ts';
 
 /**
- * Puts an arbor on the axis of another: in one frame they share it, in different frames its own axis comes to lie on the
- * other's line. What hung on its old axis hangs on the new one. Refused where two of its wheels would mesh on one line.
+ * Puts an arbor on the axis of another: in one frame they share it, in different frames its own axis comes to lie
+ * on the other's line. What hung on its old axis hangs on the new one. Refused where two of its wheels would mesh
+ * on one line.
  */
 export function putOnAxis(machine: Machine, arborId: string, otherId: string): Result<Machine> {
   const [arbor, other] = [byId(machine.members, arborId), byId(machine.members, otherId)];
@@ -60,8 +61,9 @@ function oneLine(machine: Machine, a: string, b: string): boolean {
 }
 
 /**
- * Hangs the axis of an arbor on an arm, or back on the ground: it is carried round, and with it whatever is placed by a mesh
- * from it. `at` gives all axes at rest, so that it stays where it stands. Refused where an arm would carry itself.
+ * Hangs the axis of an arbor on an arm, or back on the ground: it is carried round, and with it whatever is placed
+ * by a mesh from it. `at` gives all axes at rest, so that it stays where it stands. Refused where an arm would
+ * carry itself.
  */
 export function hangOn(
   machine: Machine,

@@ -15,8 +15,8 @@ const LEAST = 6;
 const MOST = 6;
 
 /**
- * Counts, each of one wheel alone, with which the loop through a mesh would close: its teeth stand in gaps, and no mesh between
- * fixed centres fails that did not fail before. Nearest counts first; none where no single count does.
+ * Counts, each of one wheel alone, with which the loop through a mesh would close: its teeth stand in gaps, and no
+ * mesh between fixed centres fails that did not fail before. Nearest counts first; none where no single count does.
  */
 export function countsThatClose(machine: Machine, meshId: string): LoopCount[] {
   const misfits = (m: Machine): Set<string> => {

@@ -12,9 +12,9 @@ export interface Deletion {
 }
 
 /**
- * Deletes a wheel, an arbor or a joint with what depends on it: meshes go with their wheels, wheels with their arbor, what an
- * arm carries with the arm, and every arbor that was driven through it and then no longer is. A joint goes alone: what it
- * drove stays, and is said not to be driven. The drive's own arbor stays.
+ * Deletes a wheel, an arbor or a joint with what depends on it: meshes go with their wheels, wheels with their
+ * arbor, what an arm carries with the arm, and every arbor that was driven through it and then no longer is. A
+ * joint goes alone: what it drove stays, and is said not to be driven. The drive's own arbor stays.
  */
 export function deletionOf(machine: Machine, id: string): Deletion {
   const without = deleteOne(machine, id);

@@ -14,8 +14,9 @@ export interface Made {
 export type NewMeshType = Extract<MeshJoint['type'], 'external' | 'internal' | 'bevel' | 'worm' | 'rack'>;
 
 /**
- * Drives a new arbor from a wheel: a wheel of `count` teeth in mesh with it, in the same layer and toothing, on an axis of its
- * own in the frame of the wheel's axis. A ring (internal, more teeth than the wheel) keeps the sense; a rack slides.
+ * Drives a new arbor from a wheel: a wheel of `count` teeth in mesh with it, in the same layer and toothing, on an
+ * axis of its own in the frame of the wheel's axis. A ring (internal, more teeth than the wheel) keeps the sense; a
+ * rack slides.
  */
 export function driveNew(
   machine: Machine,
@@ -82,7 +83,10 @@ export function freeName(machine: Pick<Machine, 'members'>, stem: string): strin
   for (let n = 2; ; n++) if (!taken.has(`${base} ${n}`)) return `${base} ${n}`;
 }
 
-/** A further wheel of `count` teeth on an arbor, in the lowest free layer, at the toothing of the first wheel there or of the machine. */
+/**
+ * A further wheel of `count` teeth on an arbor, in the lowest free layer, at the toothing of the first wheel there
+ * or of the machine.
+ */
 export function addWheel(machine: Machine, arborId: string, count: number): Result<Made> {
   const arbor = byId(machine.members, arborId);
   if (arbor?.kind !== 'arbor') return gone(arborId);

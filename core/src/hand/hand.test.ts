@@ -49,15 +49,20 @@ const two = (): Machine =>
   arrange(
     { a: {}, b: { at: [60, 0] }, c: { at: [120, 0] } },
     { 'a.u': 20, 'b.v': 40, 'b.w': 15, 'c.x': 45 },
-    [['a.u', 'b.v'], ['b.w', 'c.x']],
-  ); // prettier-ignore
+    [
+      ['a.u', 'b.v'],
+      ['b.w', 'c.x'],
+    ],
+  );
 
 describe('a train built by hand', () => {
   it('drives a new arbor from a wheel: external, ring, bevel, worm, rack', () => {
     const m = two();
     const outside = must(driveNew(m, 'c-x', 30));
     expect(rate(outside.machine, outside.made)).to.equal('-1/4');
-    expect(byId(outside.machine.wheels, meshes(outside.machine).at(-1)!.b)!.layer).to.equal(byId(m.wheels, 'c-x')!.layer); // prettier-ignore
+    expect(byId(outside.machine.wheels, meshes(outside.machine).at(-1)!.b)!.layer).to.equal(
+      byId(m.wheels, 'c-x')!.layer,
+    );
     const inside = must(driveNew(m, 'c-x', 90, 'internal'));
     expect(rate(inside.machine, inside.made)).to.equal('1/12');
     expect(inside.machine.wheels.at(-1)!.role).to.equal('ring');
@@ -66,7 +71,11 @@ describe('a train built by hand', () => {
     const bevel = must(driveNew(m, 'c-x', 15, 'bevel'));
     expect(rate(bevel.machine, bevel.made)).to.equal('-1/2');
     for (const x of [outside, inside, rack, bevel]) expect(derive(x.machine).machine).to.equal(x.machine);
-    expect([code(driveNew(m, 'c-x', 45, 'internal')), code(driveNew(m, 'c-x', 0)), code(driveNew(m, 'no', 9))]).to.deep.equal(['hand-ring-count', 'hand-count', 'hand-gone']); // prettier-ignore
+    expect([
+      code(driveNew(m, 'c-x', 45, 'internal')),
+      code(driveNew(m, 'c-x', 0)),
+      code(driveNew(m, 'no', 9)),
+    ]).to.deep.equal(['hand-ring-count', 'hand-count', 'hand-gone']);
   });
 
   it('starts from nothing: a wheel on the drive, then an arbor from it', () => {
@@ -90,14 +99,22 @@ describe('a train built by hand', () => {
 
   it('keys two arbors together: their wheels turn as one and nothing points at what is gone', () => {
     const m = {
-      ...arrange(
-        { a: {}, b: { at: [60, 0] }, c: { at: [120, 0] } },
-        { 'a.u': 20, 'b.v': 40, 'c.x': 45 },
-        [['a.u', 'b.v']],
-      ),
+      ...arrange({ a: {}, b: { at: [60, 0] }, c: { at: [120, 0] } }, { 'a.u': 20, 'b.v': 40, 'c.x': 45 }, [
+        ['a.u', 'b.v'],
+      ]),
       modes: [{ id: 'mode', name: 'm', engaged: [], held: ['c'] }],
-      aims: [{ id: 'aim', name: 'n', wanted: '1/2', sense: 'either' as const, tolerance: { degrees: '1', over: '9 turns' }, frame: 'ground', member: 'c' }],
-    }; // prettier-ignore
+      aims: [
+        {
+          id: 'aim',
+          name: 'n',
+          wanted: '1/2',
+          sense: 'either' as const,
+          tolerance: { degrees: '1', over: '9 turns' },
+          frame: 'ground',
+          member: 'c',
+        },
+      ],
+    };
     const keyed = must(keyTogether(m, 'b', 'c'));
     expect(keyed.members.map(x => x.id)).to.deep.equal(['a', 'b']);
     expect(byId(keyed.wheels, 'c-x')!.member).to.equal('b');
@@ -122,8 +139,21 @@ describe('a train built by hand', () => {
   });
 
   it('serves one output and no other, holds against a named frame, and puts idlers into external meshes only', () => {
-    const aim = { name: 'n', wanted: '1/2', sense: 'either' as const, tolerance: { degrees: '1', over: '9 turns' }, frame: 'ground' }; // prettier-ignore
-    const m: Machine = { ...two(), aims: [{ ...aim, id: 'x', member: 'b' }, { ...aim, id: 'y', member: 'c' }, { ...aim, id: 'z' }] }; // prettier-ignore
+    const aim = {
+      name: 'n',
+      wanted: '1/2',
+      sense: 'either' as const,
+      tolerance: { degrees: '1', over: '9 turns' },
+      frame: 'ground',
+    };
+    const m: Machine = {
+      ...two(),
+      aims: [
+        { ...aim, id: 'x', member: 'b' },
+        { ...aim, id: 'y', member: 'c' },
+        { ...aim, id: 'z' },
+      ],
+    };
     const members = (r: Result<Machine>): unknown[] => must(r).aims.map(a => a.member);
     expect(members(serve(m, 'b', 'z'))).to.deep.equal([undefined, 'c', 'b']);
     expect(members(serve(m, 'b', 'y'))).to.deep.equal([undefined, 'b', undefined]);
@@ -137,9 +167,13 @@ describe('a train built by hand', () => {
 
   it('hangs on an arm, with what is placed by meshes from it, and refuses a circle', () => {
     const m = {
-      ...arrange({ arm: {}, sun: { with: 'arm', held: true }, bird: { at: [70, 0] } }, { 'sun.w': 36, 'bird.w': 18 }, [['sun.w', 'bird.w']]),
+      ...arrange(
+        { arm: {}, sun: { with: 'arm', held: true }, bird: { at: [70, 0] } },
+        { 'sun.w': 36, 'bird.w': 18 },
+        [['sun.w', 'bird.w']],
+      ),
       toothings: [{ ...newMachine('m').toothings[0]!, id: 'toothing1' }],
-    }; // prettier-ignore
+    };
     const at = derive(m).positions.at;
     const hung = must(hangOn(m, 'bird', 'arm', at));
     expect(rate(hung, 'bird')).to.equal('2');
@@ -157,10 +191,21 @@ describe('a train built by hand', () => {
     const m = two();
     const one = must(replaceStage(m, 'm1', [{ driving: 20, driven: 60 }]));
     expect(rate(one, 'c')).to.equal('1/6');
-    const more = must(replaceStage(m, 'm1', [{ driving: 12, driven: 24 }, { driving: 20, driven: 30 }])); // prettier-ignore
+    const more = must(
+      replaceStage(m, 'm1', [
+        { driving: 12, driven: 24 },
+        { driving: 20, driven: 30 },
+      ]),
+    );
     expect(rate(more, 'c')).to.equal('-1/6');
     expect(integrityProblems(more)).to.deep.equal([]);
-    const three = must(replaceStage(m, 'm0', [{ driving: 12, driven: 24 }, { driving: 20, driven: 30 }, { driving: 30, driven: 30 }])); // prettier-ignore
+    const three = must(
+      replaceStage(m, 'm0', [
+        { driving: 12, driven: 24 },
+        { driving: 20, driven: 30 },
+        { driving: 30, driven: 30 },
+      ]),
+    );
     expect(rate(three, 'c')).to.equal('1/9');
     expect(three.members).to.have.length(5);
     const shared = must(driveNew(m, 'b-w', 30)).machine;
@@ -192,7 +237,12 @@ describe('a train built by hand', () => {
     expect(rate(must(turnOver(bevel, 'm1')), 'c')).to.equal('-1/6');
     expect(must(turnOver(must(turnOver(bevel, 'm1')), 'm1'))).to.deep.equal(bevel);
     expect(code(turnOver(m, 'm1'))).to.equal('hand-one-way');
-    expect(MESH_KINDS.filter(k => canTurnOver({ ...meshes(m)[0]!, type: k }))).to.deep.equal(['bevel', 'worm', 'crossed', 'pegs']); // prettier-ignore
+    expect(MESH_KINDS.filter(k => canTurnOver({ ...meshes(m)[0]!, type: k }))).to.deep.equal([
+      'bevel',
+      'worm',
+      'crossed',
+      'pegs',
+    ]);
     const loop = must(meshWheels(m, 'a-u', 'c-x'));
     expect(trainRates(loop.machine).findings.map(f => f.code)).to.deep.equal(['contradiction']);
     expect(code(meshWheels(m, 'a-u', 'b-v'))).to.equal('hand-meshes-already');
@@ -204,7 +254,8 @@ describe('a train built by hand', () => {
     const plain = (r: Result<{ machine: Machine }>): Result<Machine> =>
       r.ok ? { ok: true, value: r.value.machine } : r;
     const acts: Act[] = [
-      (m, p, n) => plain(driveNew(m, p(m.wheels), 8 + n, (['external', 'internal', 'bevel', 'rack'] as const)[n % 4]!)), // prettier-ignore
+      (m, p, n) =>
+        plain(driveNew(m, p(m.wheels), 8 + n, (['external', 'internal', 'bevel', 'rack'] as const)[n % 4]!)),
       (m, p, n) => plain(addWheel(m, p(m.members), 8 + n)),
       (m, p) => plain(addOnAxis(m, p(m.members))),
       (m, p) => plain(meshWheels(m, p(m.wheels), p(m.wheels))),
@@ -214,7 +265,12 @@ describe('a train built by hand', () => {
       (m, p) => toggleHold(m, p(m.members)),
       (m, p) => driveBy(m, p(m.members)),
       (m, p, n) => hangOn(m, p(m.members), n % 3 === 0 ? 'ground' : p(m.members), derive(m).positions.at),
-      (m, p, n) => replaceStage(m, p(m.joints), Array.from({ length: 1 + (n % 3) }, () => ({ driving: 10, driven: 20 }))), // prettier-ignore
+      (m, p, n) =>
+        replaceStage(
+          m,
+          p(m.joints),
+          Array.from({ length: 1 + (n % 3) }, () => ({ driving: 10, driven: 20 })),
+        ),
       (m, p) => ({ ok: true, value: deletionOf(m, p([...m.wheels, ...m.joints, ...m.members])).machine }),
       (m, p, n) => setMeshKind(m, p(m.joints), MESH_KINDS[n % MESH_KINDS.length]!),
       (m, p) => turnOver(m, p(m.joints)),
@@ -267,9 +323,14 @@ describe('a loop whose teeth do not come into gaps', () => {
     const loop = arrange(
       { a: { at: [0, 0] }, b: { at: [40, 0] }, c: { at: [40, 40] }, d: { at: [0, 40] } },
       { 'a.w': 20, 'b.w': 20, 'c.w': 20, 'd.w': 20 },
-      [['a.w', 'b.w'], ['b.w', 'c.w'], ['c.w', 'd.w'], ['d.w', 'a.w']],
+      [
+        ['a.w', 'b.w'],
+        ['b.w', 'c.w'],
+        ['c.w', 'd.w'],
+        ['d.w', 'a.w'],
+      ],
       {},
-    ); // prettier-ignore
+    );
     const hung: Machine = {
       ...loop,
       axes: loop.axes.map(x =>
@@ -287,7 +348,12 @@ describe('a loop whose teeth do not come into gaps', () => {
     const offered = countsThatClose(hung, mesh);
     expect(offered.length).to.be.greaterThan(0);
     for (const o of offered) {
-      const mended = { ...hung, wheels: hung.wheels.map(w => (w.id === o.wheel ? { ...w, teeth: { kind: 'count' as const, count: o.count } } : w)) }; // prettier-ignore
+      const mended = {
+        ...hung,
+        wheels: hung.wheels.map(w =>
+          w.id === o.wheel ? { ...w, teeth: { kind: 'count' as const, count: o.count } } : w,
+        ),
+      };
       expect(clash(mended), `${o.wheel} ${o.count}`).to.equal(false);
     }
   });
@@ -296,7 +362,14 @@ describe('a loop whose teeth do not come into gaps', () => {
 describe('an idler', () => {
   it('of any count, in any external mesh of any tree, changes a sign and nothing else', async () => {
     const { insertIdler } = await import('../machine/index.ts');
-    const spec = fc.array(fc.record({ from: fc.nat(99), driving: fc.integer({ min: 8, max: 90 }), driven: fc.integer({ min: 8, max: 90 }) }), { minLength: 1, maxLength: 12 }); // prettier-ignore
+    const spec = fc.array(
+      fc.record({
+        from: fc.nat(99),
+        driving: fc.integer({ min: 8, max: 90 }),
+        driven: fc.integer({ min: 8, max: 90 }),
+      }),
+      { minLength: 1, maxLength: 12 },
+    );
     fc.assert(
       fc.property(spec, fc.nat(99), fc.integer({ min: 8, max: 60 }), (steps, at, count) => {
         let m = must(addWheel(newMachine('m'), 'drive', 20)).machine;

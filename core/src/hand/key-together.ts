@@ -4,8 +4,8 @@ import { putOnAxis } from './axes-by-hand.ts';
 import { gone, sound } from './sound.ts';
 
 /**
- * Keys two arbors together, so that their wheels turn as one: all of the second becomes part of the first. They are put on
- * one axis first. An arbor cannot be keyed to what it carries.
+ * Keys two arbors together, so that their wheels turn as one: all of the second becomes part of the first. They are
+ * put on one axis first. An arbor cannot be keyed to what it carries.
  */
 export function keyTogether(machine: Machine, keptId: string, otherId: string): Result<Machine> {
   const [kept, other] = [byId(machine.members, keptId), byId(machine.members, otherId)];

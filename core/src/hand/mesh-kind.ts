@@ -6,7 +6,10 @@ import { gone } from './sound.ts';
 export const MESH_KINDS = ['external', 'internal', 'bevel', 'worm', 'crossed', 'pegs'] as const;
 export type MeshKind = (typeof MESH_KINDS)[number];
 
-/** Makes a mesh one of another kind; the larger wheel of an internal one becomes a ring, and is no ring in the others. */
+/**
+ * Makes a mesh one of another kind; the larger wheel of an internal one becomes a ring, and is no ring in the
+ * others.
+ */
 export function setMeshKind(machine: Machine, meshId: string, type: MeshKind): Result<Machine> {
   const mesh = byId(meshes(machine), meshId);
   const [a, b] = [byId(machine.wheels, mesh?.a), byId(machine.wheels, mesh?.b)];

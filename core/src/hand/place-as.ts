@@ -17,8 +17,8 @@ export type PlaceKind = Axis['place']['kind'];
 
 /**
  * Places an axis in another way, so that it stays where it stands as far as that way lets it: what it is placed by is
- * taken from the meshes it is in and the axes beside it, and can be chosen afterwards. Refused where there is no such mesh
- * or axis, or where it would hang on itself.
+ * taken from the meshes it is in and the axes beside it, and can be chosen afterwards. Refused where there is no
+ * such mesh or axis, or where it would hang on itself.
  */
 export function placeAs(
   machine: Machine,

@@ -7,8 +7,8 @@ import { gone } from './sound.ts';
 
 /**
  * Replaces one mesh by a row of stages between the same two arbors. One stage only changes the two counts; more put new
- * arbors between, and what hung on the mesh hangs on the last one. The sense turns once for every mesh, so an even number
- * of stages in place of one turns it.
+ * arbors between, and what hung on the mesh hangs on the last one. The sense turns once for every mesh, so an even
+ * number of stages in place of one turns it.
  */
 export function replaceStage(machine: Machine, meshId: string, stages: readonly Stage[]): Result<Machine> {
   const mesh = byId(meshes(machine), meshId);

@@ -5,10 +5,10 @@ import { degrees, radians } from '../units/index.ts';
 type At = Readonly<Record<string, Point>>;
 
 /**
- * Drags an axis towards a point, as far as what it is tied to lets it: one placed by a mesh turns about its neighbour at the
- * mesh's own distance, one so far from another turns about that, a given one moves there; one between two, or on a line,
- * takes the nearer of its two places; one in a mirror moves what it mirrors, one on another's line moves that. A locked
- * one stays.
+ * Drags an axis towards a point, as far as what it is tied to lets it: one placed by a mesh turns about its
+ * neighbour at the mesh's own distance, one so far from another turns about that, a given one moves there; one
+ * between two, or on a line, takes the nearer of its two places; one in a mirror moves what it mirrors, one on
+ * another's line moves that. A locked one stays.
  */
 export const swingTo =
   (axisId: string, to: Point, positions: At): Edit =>
@@ -41,7 +41,11 @@ function swing(machine: Machine, axisId: string, to: Point, positions: At, depth
       return setAxisPlace(axisId, { ...p, side: left ? 'left' : 'right' })(machine);
     }
     case 'line': {
-      const [through, from, here] = [positions[p.through], across(machine, p.joint, axisId, positions), positions[axisId]]; // prettier-ignore
+      const [through, from, here] = [
+        positions[p.through],
+        across(machine, p.joint, axisId, positions),
+        positions[axisId],
+      ];
       if (!through || !from || !here) return machine;
       const [near, far] = [false, true].map(f =>
         onLine(through, radians(p.angleDeg), from, distance(from, here), f),

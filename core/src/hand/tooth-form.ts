@@ -52,8 +52,8 @@ function formAt(kind: ToothFormKind, module: number, difference: number): Form {
 }
 
 /**
- * Gives a toothing another form, with its usual sizes at the module it has; wheels take the roles and meshes the kinds that
- * the form asks. Refused with a sentence where a mesh cannot be of that form.
+ * Gives a toothing another form, with its usual sizes at the module it has; wheels take the roles and meshes the
+ * kinds that the form asks. Refused with a sentence where a mesh cannot be of that form.
  */
 export function setToothForm(machine: Machine, toothingId: string, kind: ToothFormKind): Result<Machine> {
   const toothing = byId(machine.toothings, toothingId);

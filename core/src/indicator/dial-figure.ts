@@ -14,8 +14,9 @@ export interface DialFigure {
 }
 
 /**
- * The figure of a dial: outline and windows to cut, rings, divisions, moons to engrave, numerals as labels. `hole` is the
- * diameter of the opening for what passes through it. Upright numerals stand upright when the dial is turned to its setting.
+ * The figure of a dial: outline and windows to cut, rings, divisions, moons to engrave, numerals as labels. `hole`
+ * is the diameter of the opening for what passes through it. Upright numerals stand upright when the dial is turned
+ * to its setting.
  */
 export function dialFigure(dial: Dial, hole?: number): DialFigure {
   const outline = [
@@ -57,7 +58,10 @@ function divisionPaths(dial: Dial, ring: Ring): Path[] {
   });
 }
 
-/** Height of a capital over the height of its letters: numerals are set so that their middle is where they are placed. */
+/**
+ * Height of a capital over the height of its letters: numerals are set so that their middle is where they are
+ * placed.
+ */
 const CAPITAL = 0.7;
 
 function numeralLabels(dial: Dial, ring: Ring): Label[] {

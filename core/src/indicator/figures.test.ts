@@ -11,7 +11,22 @@ import { indicatorDrawing } from '../output/index.ts';
 import { must } from '../result/index.ts';
 import { SKY } from '../sky/index.ts';
 import { meanPeriodDays } from '../sky/index.ts';
-import { DIAL_STARTS, bodySize, dialFigure, handPaths, indicatorFindings, inProportion, roman, scaled, startRings, usualReads, usualStart, windowPath, withHandAndDial, writings } from './index.ts'; // prettier-ignore
+import {
+  DIAL_STARTS,
+  bodySize,
+  dialFigure,
+  handPaths,
+  indicatorFindings,
+  inProportion,
+  roman,
+  scaled,
+  startRings,
+  usualReads,
+  usualStart,
+  windowPath,
+  withHandAndDial,
+  writings,
+} from './index.ts';
 
 const demo = (name: string): Machine =>
   must(readMachine(readFileSync(new URL(`../../../demo/${name}.json`, import.meta.url), 'utf8')));
@@ -29,7 +44,8 @@ describe('dials as they are cut', () => {
     const { labels } = dialFigure(plain());
     const at = (text: string): { x: number; y: number } => {
       const l = labels.find(x => x.text === text)!;
-      // The middle of the capital, from the baseline up along the writing; the dial then turned to stand with its nought up.
+      // The middle of the capital, from the baseline up along the writing; the dial then turned to stand with its
+      // nought up.
       const up = (l.angle ?? 0) + Math.PI / 2;
       const m = {
         x: l.x + (Math.cos(up) * l.height * 0.7) / 2,
@@ -74,12 +90,42 @@ describe('dials as they are cut', () => {
   it('writes Roman figures in the subtractive way (1994 is MCMXCIV) and numbers by steps', () => {
     expect([4, 9, 12, 40, 1994].map(roman)).to.deep.equal(['IV', 'IX', 'XII', 'XL', 'MCMXCIV']);
     expect(roman(0)).to.equal('0');
-    const ring = { outer: 10, inner: 9, divisions: 4, numerals: { radius: 7, height: 1, stand: 'outward' as const, writes: { kind: 'numbers' as const, count: 4, first: -10, step: 5 } } }; // prettier-ignore
-    expect(writings(ring).map(w => [w.text, w.part])).to.deep.equal([['−10', 0], ['−5', 0.25], ['0', 0.5], ['5', 0.75]]); // prettier-ignore
+    const ring = {
+      outer: 10,
+      inner: 9,
+      divisions: 4,
+      numerals: {
+        radius: 7,
+        height: 1,
+        stand: 'outward' as const,
+        writes: { kind: 'numbers' as const, count: 4, first: -10, step: 5 },
+      },
+    };
+    expect(writings(ring).map(w => [w.text, w.part])).to.deep.equal([
+      ['−10', 0],
+      ['−5', 0.25],
+      ['0', 0.5],
+      ['5', 0.75],
+    ]);
   });
 
   it('tells of rings, windows and numerals that do not fit, and of crowded ones', () => {
-    const numerals = (height: number, radius: number): Dial => plain({ rings: [{ outer: 40, inner: 38, divisions: 4, numerals: { radius, height, stand: 'outward', writes: { kind: 'numbers', count: 60, first: 100, step: 1 } } }] }); // prettier-ignore
+    const numerals = (height: number, radius: number): Dial =>
+      plain({
+        rings: [
+          {
+            outer: 40,
+            inner: 38,
+            divisions: 4,
+            numerals: {
+              radius,
+              height,
+              stand: 'outward',
+              writes: { kind: 'numbers', count: 60, first: 100, step: 1 },
+            },
+          },
+        ],
+      });
     expect(findings(numerals(4, 30))).to.deep.equal(['numerals-crowded']);
     expect(findings(numerals(0.5, 50))).to.deep.equal(['numerals-off-dial']);
     expect(findings(plain({ rings: [{ outer: 60, inner: 58, divisions: 4 }] }))).to.deep.equal([
@@ -88,9 +134,15 @@ describe('dials as they are cut', () => {
     expect(findings(plain({ rings: [{ outer: 20, inner: 18, divisions: 720 }] }))).to.deep.equal([
       'divisions-crowded',
     ]);
-    expect(findings(plain({ windows: [{ kind: 'round', atDeg: 0, distance: 45, radius: 6 }] }))).to.deep.equal(['window-off-dial']); // prettier-ignore
-    expect(findings(plain({ windows: [{ kind: 'sector', atDeg: 0, spanDeg: 30, inner: 30, outer: 20 }] }))).to.deep.equal(['window-inside-out']); // prettier-ignore
-    expect(findings(plain({ windows: [{ kind: 'phases', atDeg: 0, distance: 20, radius: 14.2 }] }))).to.deep.equal(['moon-never-full']); // prettier-ignore
+    expect(
+      findings(plain({ windows: [{ kind: 'round', atDeg: 0, distance: 45, radius: 6 }] })),
+    ).to.deep.equal(['window-off-dial']);
+    expect(
+      findings(plain({ windows: [{ kind: 'sector', atDeg: 0, spanDeg: 30, inner: 30, outer: 20 }] })),
+    ).to.deep.equal(['window-inside-out']);
+    expect(
+      findings(plain({ windows: [{ kind: 'phases', atDeg: 0, distance: 20, radius: 14.2 }] })),
+    ).to.deep.equal(['moon-never-full']);
     expect(
       findings(plain({ windows: [{ kind: 'phases', atDeg: 0, distance: 20, radius: 14.1 }] })),
     ).to.deep.equal([]);
@@ -177,7 +229,11 @@ describe('hands as they are cut', () => {
     const dial = d.machine.indicators.find(i => i.id === 'moon-dial')!;
     const drawing = indicatorDrawing(d, dial);
     const dxf = new DxfParser().parseSync(writeDxf(drawing))!;
-    const texts = dxf.entities.filter(e => e.type === 'TEXT') as unknown as { text: string; rotation?: number; startPoint: { x: number; y: number } }[]; // prettier-ignore
+    const texts = dxf.entities.filter(e => e.type === 'TEXT') as unknown as {
+      text: string;
+      rotation?: number;
+      startPoint: { x: number; y: number };
+    }[];
     expect(texts).to.have.length(10);
     for (const t of texts) expect(Math.abs(t.rotation ?? 0), 'upright at its setting').to.be.below(1e-6);
     // Half of a lunation is opposite to nought, which is at the top.
@@ -191,23 +247,29 @@ describe('hands as they are cut', () => {
 });
 
 describe('bodies in proportion', () => {
-  it('the distances kept obey Kepler’s third law with the periods kept: a³/T² is one figure for planets and one for Jupiter’s moons', () => {
-    const k = (id: string): number => {
-      const body = SKY.find(b => b.id === id)!;
-      return bodySize(body).distance ** 3 / meanPeriodDays(body) ** 2;
-    };
-    const planets = ['mercury', 'venus', 'earth', 'mars', 'jupiter', 'saturn', 'uranus', 'neptune'];
-    for (const id of planets) expect(k(id) / k('earth') - 1, id).to.be.closeTo(0, 0.003);
-    for (const id of ['io', 'europa', 'ganymede'])
-      expect(k(id) / k('callisto') - 1, id).to.be.closeTo(0, 0.003);
-  });
+  it(
+    'the distances kept obey Kepler’s third law with the periods kept: a³/T² is one figure ' +
+      'for planets and one for Jupiter’s moons',
+    () => {
+      const k = (id: string): number => {
+        const body = SKY.find(b => b.id === id)!;
+        return bodySize(body).distance ** 3 / meanPeriodDays(body) ** 2;
+      };
+      const planets = ['mercury', 'venus', 'earth', 'mars', 'jupiter', 'saturn', 'uranus', 'neptune'];
+      for (const id of planets) expect(k(id) / k('earth') - 1, id).to.be.closeTo(0, 0.003);
+      for (const id of ['io', 'europa', 'ganymede'])
+        expect(k(id) / k('callisto') - 1, id).to.be.closeTo(0, 0.003);
+    },
+  );
 
   it('true ones keep all ratios, roots and logarithms the order and the farthest', () => {
     expect(scaled([1, 4, 16], 80, 'true')).to.deep.equal([5, 20, 80]);
     expect(scaled([1, 4, 16], 80, 'roots')).to.deep.equal([20, 40, 80]);
     expect(scaled([1, 4, 16], 80, 'logarithms')).to.deep.equal([20, 50, 80]);
     const quartet = demo('quartet-of-moons');
-    const bodies = must(inProportion(quartet, 100, 5, 'true')).indicators.flatMap(i => (i.kind === 'body' ? [i.distance] : [])); // prettier-ignore
+    const bodies = must(inProportion(quartet, 100, 5, 'true')).indicators.flatMap(i =>
+      i.kind === 'body' ? [i.distance] : [],
+    );
     expect(bodies.map(b => b / bodies[0]!).map(x => Number(x.toFixed(2)))).to.deep.equal([
       1, 1.59, 2.54, 4.46,
     ]);

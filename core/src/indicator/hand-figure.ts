@@ -15,8 +15,8 @@ export const handWidth = (hand: Hand): number => hand.width ?? Math.max(0.8, han
 export const handTail = (hand: Hand): number => hand.tail ?? hand.radius * TAIL;
 
 /**
- * The outline of a hand about its axis, pointing along x, with its eye of diameter `bore` and a boss about it: one closed path, its
- * holes after it. The boss is as wide as the eye needs and never narrower than the hand.
+ * The outline of a hand about its axis, pointing along x, with its eye of diameter `bore` and a boss about it: one
+ * closed path, its holes after it. The boss is as wide as the eye needs and never narrower than the hand.
  */
 export function handPaths(hand: Hand, bore: number): Path[] {
   const half = handWidth(hand) / 2;
@@ -35,7 +35,10 @@ export function handPaths(hand: Hand, bore: number): Path[] {
     ...tipClose(hand, start),
   ];
   const holes = bore >= LEAST_EYE && bore / 2 < boss ? [circle(ORIGIN, bore / 2, false)] : [];
-  const ring = hand.shape === 'ringed' ? [circle({ x: hand.radius - ringRadius(hand), y: 0 }, ringRadius(hand) * 0.55, false)] : []; // prettier-ignore
+  const ring =
+    hand.shape === 'ringed'
+      ? [circle({ x: hand.radius - ringRadius(hand), y: 0 }, ringRadius(hand) * 0.55, false)]
+      : [];
   return [{ start, segments, closed: true }, ...holes, ...ring];
 }
 

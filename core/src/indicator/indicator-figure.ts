@@ -6,8 +6,8 @@ import { handPaths } from './hand-figure.ts';
 const ORIGIN = { x: 0, y: 0 };
 
 /**
- * What an indicator looks like about its axis, before it is turned to its setting: `eye` is the diameter of its hole, or of
- * what passes through a standing dial. A half-dark globe has its lit half along x.
+ * What an indicator looks like about its axis, before it is turned to its setting: `eye` is the diameter of its
+ * hole, or of what passes through a standing dial. A half-dark globe has its lit half along x.
  */
 export function indicatorFigure(indicator: Indicator, eye?: number): DialFigure {
   const cut = (paths: Path[]): DialFigure => ({
@@ -21,7 +21,11 @@ export function indicatorFigure(indicator: Indicator, eye?: number): DialFigure 
       return dialFigure(indicator, eye);
     case 'globe': {
       const globe = cut([circle(ORIGIN, indicator.radius)]);
-      const dark = { name: `${indicator.name}, dark half`, role: 'engrave' as const, paths: [darkHalf(indicator.radius)] }; // prettier-ignore
+      const dark = {
+        name: `${indicator.name}, dark half`,
+        role: 'engrave' as const,
+        paths: [darkHalf(indicator.radius)],
+      };
       return indicator.half ? { ...globe, shapes: [...globe.shapes, dark] } : globe;
     }
     case 'body':

@@ -1,5 +1,5 @@
 import type { Dial, Hand, Machine, Ring } from '../machine/index.ts';
-import { type Finding, finding } from '../result/index.ts';
+import { type Finding, type Findings, finding, fix } from '../result/index.ts';
 import { isZero, sign } from '../rational/index.ts';
 import { writings } from './numerals.ts';
 import { dialOf, type IndicatorFacts, showingOf } from './pointing.ts';
@@ -26,15 +26,15 @@ function handFindings(facts: IndicatorFacts, hand: Hand): Finding[] {
   if (showing && sign(showing.rate) < 0)
     found.push(
       finding('hand-backwards', 'stop', 'run', subjects, { sense: dial.sense }, [
-        { code: 'dial-other-way', subject: dial.id, value: 1 },
-        { code: 'drive-other-way', subject: hand.id, value: 1 },
+        fix('dial-other-way', dial.id),
+        fix('drive-other-way', hand.id),
       ]),
     );
   if (showing && isZero(showing.rate)) found.push(finding('hand-stands', 'warn', 'run', subjects));
   if (hand.radius > dial.radius)
     found.push(
       finding('hand-beyond-dial', 'note', 'run', subjects, { hand: hand.radius, dial: dial.radius }, [
-        { code: 'hand-length', subject: hand.id, value: Number((dial.radius * 0.92).toFixed(2)) },
+        fix('hand-length', hand.id, Number((dial.radius * 0.92).toFixed(2))),
       ]),
     );
   if (!sameCentre(facts.machine, hand, dial)) found.push(finding('hand-off-dial', 'warn', 'run', subjects));
@@ -69,10 +69,12 @@ function dialFindings(dial: Dial): Finding[] {
   return found;
 }
 
+type RingCode = 'ring-off-dial' | 'divisions-crowded' | 'numerals-crowded' | 'numerals-off-dial';
+
 function ringFindings(dial: Dial, ring: Ring, n: number): Finding[] {
   const found: Finding[] = [];
-  const put = (code: string, data: Finding['data']): number =>
-    found.push(finding(code, 'warn', 'run', [dial.id], { ring: n, ...data }));
+  const put = <C extends RingCode>(code: C, data: Omit<Findings[C], 'ring'>): number =>
+    found.push(finding<RingCode>(code, 'warn', 'run', [dial.id], { ring: n, ...data } as Findings[C]));
   if (Math.max(ring.outer, ring.inner) > dial.radius)
     put('ring-off-dial', { reach: Math.max(ring.outer, ring.inner), radius: dial.radius });
   const pitch = (2 * Math.PI * Math.min(ring.outer, ring.inner)) / ring.divisions;
@@ -84,7 +86,9 @@ function ringFindings(dial: Dial, ring: Ring, n: number): Finding[] {
   const room = texts.length > 1 ? (2 * Math.PI * numerals.radius) / texts.length : Infinity;
   if (widest > room)
     put('numerals-crowded', { widest, room, fits: Math.max(0, (numerals.height * room) / widest) });
-  const reach = numerals.radius + (numerals.stand === 'outward' ? numerals.height / 2 : Math.max(widest, numerals.height) / 2); // prettier-ignore
+  const reach =
+    numerals.radius +
+    (numerals.stand === 'outward' ? numerals.height / 2 : Math.max(widest, numerals.height) / 2);
   if (reach > dial.radius) put('numerals-off-dial', { reach, radius: dial.radius });
   return found;
 }

@@ -1,4 +1,14 @@
-import { byId, type Dial, driveWay, freeId, type Hand, type Indicator, type Machine, type Reads, type Ring } from '../machine/index.ts'; // prettier-ignore
+import {
+  byId,
+  type Dial,
+  driveWay,
+  freeId,
+  type Hand,
+  type Indicator,
+  type Machine,
+  type Reads,
+  type Ring,
+} from '../machine/index.ts';
 import { type Rational, sign, toNumber } from '../rational/index.ts';
 import { groundRate } from '../train/index.ts';
 import { parseWanted } from '../units/index.ts';
@@ -20,7 +30,12 @@ export function startRings(start: DialStart, radius: number, days = 30): Ring[] 
   });
   const numbers = (ring: Ring, count: number, first: number, step: number, height: number): Ring => ({
     ...ring,
-    numerals: { radius: r(0.76), height: r(height), writes: { kind: 'numbers', count, first, step }, stand: 'upright' }, // prettier-ignore
+    numerals: {
+      radius: r(0.76),
+      height: r(height),
+      writes: { kind: 'numbers', count, first, step },
+      stand: 'upright',
+    },
   });
   switch (start) {
     case '12 hours': {
@@ -68,7 +83,11 @@ const withTwelve = (ring: Ring): Ring =>
 /** How an indicator on a member is best read: by the period that its output is to keep; else by turns. */
 export function usualReads(machine: Pick<Machine, 'aims' | 'drive'>, member: string): Reads {
   const aim = machine.aims.find(a => a.member === member);
-  const text = aim?.wanted ?? (machine.drive?.member === member && machine.drive.speed.kind === 'period' ? machine.drive.speed.text : ''); // prettier-ignore
+  const text =
+    aim?.wanted ??
+    (machine.drive?.member === member && machine.drive.speed.kind === 'period'
+      ? machine.drive.speed.text
+      : '');
   const wanted = parseWanted(text);
   if (!wanted.ok || wanted.value.kind !== 'period') return { kind: 'turns' };
   const full = text.replace(/±.*$/, '').trim();
@@ -132,8 +151,11 @@ export function newIndicator(
   member: string,
   radius: number,
 ): Indicator {
-  // prettier-ignore
-  const name = (machine.aims.find(a => a.member === member)?.name ?? byId(machine.members, member)?.name ?? '').slice(0, 100); // prettier-ignore
+  const name = (
+    machine.aims.find(a => a.member === member)?.name ??
+    byId(machine.members, member)?.name ??
+    ''
+  ).slice(0, 100);
   const common = { id: freeId(machine, kind), name, member, settingDeg: 0 };
   switch (kind) {
     case 'hand':
@@ -146,7 +168,15 @@ export function newIndicator(
         reads: usualReads(machine, member),
       };
     case 'dial':
-      return { ...common, kind, settingDeg: 90, radius, sense: 'clockwise', rings: startRings('plain', radius), windows: [] }; // prettier-ignore
+      return {
+        ...common,
+        kind,
+        settingDeg: 90,
+        radius,
+        sense: 'clockwise',
+        rings: startRings('plain', radius),
+        windows: [],
+      };
     case 'globe':
       return { ...common, kind, radius: radius / 4 };
     case 'body':

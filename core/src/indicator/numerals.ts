@@ -16,7 +16,10 @@ const ROMAN: readonly (readonly [number, string])[] = [
   [1, 'I'],
 ];
 
-/** A number from 1 to 3999 in Roman figures, in the subtractive way: 4 is IV (clock dials often write IIII: write it by name). */
+/**
+ * A number from 1 to 3999 in Roman figures, in the subtractive way: 4 is IV (clock dials often write IIII: write it
+ * by name).
+ */
 export function roman(n: number): string {
   if (!Number.isInteger(n) || n < 1 || n > 3999) return String(n);
   let left = n;
@@ -29,7 +32,10 @@ export function roman(n: number): string {
   return text;
 }
 
-/** What is written round a ring: each text with its place as a part of the full turn, from the dial's nought the way it counts. */
+/**
+ * What is written round a ring: each text with its place as a part of the full turn, from the dial's nought the way
+ * it counts.
+ */
 export function writings(ring: Ring): { readonly text: string; readonly part: number }[] {
   const writes = ring.numerals?.writes;
   if (!writes) return [];

@@ -17,7 +17,10 @@ export interface Pointing {
   readonly part: number;
 }
 
-/** How quickly what is shown grows, in full turns per turn of the drive, and where it stands before the drive has turned. */
+/**
+ * How quickly what is shown grows, in full turns per turn of the drive, and where it stands before the drive has
+ * turned.
+ */
 export interface Showing {
   readonly rate: Rational;
   readonly atNought: number;
@@ -35,9 +38,10 @@ const dialWay = ({ sense }: Dial): 1 | -1 => (sense === 'clockwise' ? -1 : 1);
 const signed = (rate: Rational, way: number): Rational => (way < 0 ? neg(rate) : rate);
 
 /**
- * What an indicator shows as the drive turns, seen from the front. A hand with a dial is read from the dial's nought the way that the
- * dial counts; a hand without one from where it stands at nought turns, the way it turns. A dial that turns is read at the place of its
- * nought, the number that comes there; one with moons twice a turn. Globes and bodies from the x direction, the way they turn.
+ * What an indicator shows as the drive turns, seen from the front. A hand with a dial is read from the dial's
+ * nought the way that the dial counts; a hand without one from where it stands at nought turns, the way it turns. A
+ * dial that turns is read at the place of its nought, the number that comes there; one with moons twice a turn.
+ * Globes and bodies from the x direction, the way they turn.
  * Undefined where a rate is not known.
  */
 export function showingOf({ machine, rates }: IndicatorFacts, indicator: Indicator): Showing | undefined {
@@ -62,7 +66,10 @@ export function showingOf({ machine, rates }: IndicatorFacts, indicator: Indicat
   return { rate: forward, atNought: (turns * indicator.settingDeg) / 360, perSeen: turns };
 }
 
-/** Where an indicator points after some turns of the drive; exact in its whole turns. Undefined where a rate is not known. */
+/**
+ * Where an indicator points after some turns of the drive; exact in its whole turns. Undefined where a rate is not
+ * known.
+ */
 export function pointingOf(
   facts: IndicatorFacts,
   indicator: Indicator,

@@ -8,8 +8,9 @@ import { toNumber } from '../rational/index.ts';
 export type Scaling = 'true' | 'roots' | 'logarithms';
 
 /**
- * Mean distances from what they go round, and mean radii, km. Distances of planets: semi-major axes of E. M. Standish's table 1
- * × 149,597,870.7 km; radii: IAU working group on cartographic coordinates, 2015; moons: the same and J. Meeus, ch. 44. From memory.
+ * Mean distances from what they go round, and mean radii, km. Distances of planets: semi-major axes of E. M.
+ * Standish's table 1 × 149,597,870.7 km; radii: IAU working group on cartographic coordinates, 2015; moons: the
+ * same and J. Meeus, ch. 44. From memory.
  */
 const KM: Readonly<Record<string, readonly [distance: number, radius: number]>> = {
   mercury: [57_909_227, 2439.4],
@@ -45,9 +46,10 @@ export function bodyShownBy(machine: Pick<Machine, 'aims'>, member: string): Sky
 }
 
 /**
- * Puts all bodies whose period is one of the sky's at distances, and gives them sizes, in the proportions of the true ones. The farthest
- * stands `farthest` mm from its axis and the largest has a radius of `largest` mm. Roots keep the order and draw the span together;
- * logarithms put equal ratios at equal steps, the nearest at a quarter of the farthest. Refused where no body is known.
+ * Puts all bodies whose period is one of the sky's at distances, and gives them sizes, in the proportions of the
+ * true ones. The farthest stands `farthest` mm from its axis and the largest has a radius of `largest` mm. Roots
+ * keep the order and draw the span together; logarithms put equal ratios at equal steps, the nearest at a quarter
+ * of the farthest. Refused where no body is known.
  */
 export function inProportion<M extends Pick<Machine, 'aims' | 'indicators'>>(
   machine: M,
@@ -72,7 +74,9 @@ export function inProportion<M extends Pick<Machine, 'aims' | 'indicators'>>(
   );
   const indicators = machine.indicators.map(i => {
     const at = known.findIndex(k => k.id === i.id);
-    return i.kind === 'body' && at >= 0 ? { ...i, distance: distances[at] ?? i.distance, radius: radii[at] ?? i.radius } : i; // prettier-ignore
+    return i.kind === 'body' && at >= 0
+      ? { ...i, distance: distances[at] ?? i.distance, radius: radii[at] ?? i.radius }
+      : i;
   });
   return ok({ ...machine, indicators });
 }

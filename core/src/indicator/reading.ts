@@ -20,7 +20,10 @@ export function fullSeconds(reads: Reads | undefined): number | undefined {
   return span.ok && span.value.kind === 'period' ? toNumber(span.value.seconds) : undefined;
 }
 
-/** What an indicator reads after some turns of the drive; in degrees where nothing else is said. Undefined where a rate is not known. */
+/**
+ * What an indicator reads after some turns of the drive; in degrees where nothing else is said. Undefined where a
+ * rate is not known.
+ */
 export function readIndicator(
   facts: IndicatorFacts,
   indicator: Indicator,

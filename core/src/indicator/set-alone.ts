@@ -12,7 +12,10 @@ export interface SetAlone {
   readonly along: readonly string[];
 }
 
-/** What can be set by itself, and what turns along: walks from a member towards the drive to the first joint that gives way. */
+/**
+ * What can be set by itself, and what turns along: walks from a member towards the drive to the first joint that
+ * gives way.
+ */
 export function setAlone(
   machine: Pick<Machine, 'members' | 'joints' | 'modes' | 'drive'>,
   flow: DriveFlow,
@@ -32,7 +35,9 @@ export function setAlone(
   const modes = machine.modes
     .filter(m => m.drive === member || way.some(j => isClutch(machine, j) && !m.engaged.includes(j)))
     .map(m => m.id);
-  const along = found ? machine.members.map(m => m.id).filter(id => id !== member && drivenBy(flow, id, found.below)) : []; // prettier-ignore
+  const along = found
+    ? machine.members.map(m => m.id).filter(id => id !== member && drivenBy(flow, id, found.below))
+    : [];
   return { joint: found?.joint, by: found?.by, modes, along };
 }
 

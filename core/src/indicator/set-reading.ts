@@ -24,7 +24,10 @@ export function parseReading(reads: Reads | undefined, typed: string): Result<nu
   return ok(value / full);
 }
 
-/** What a full turn stands for, in the figure that is typed: seconds for a clock, days, the unit of a scale, or degrees. */
+/**
+ * What a full turn stands for, in the figure that is typed: seconds for a clock, days, the unit of a scale, or
+ * degrees.
+ */
 function fullOf(reads: Reads | undefined): number {
   const seconds = fullSeconds(reads);
   if (seconds !== undefined) return reads?.kind === 'clock' ? seconds : seconds / 86400;
@@ -80,8 +83,8 @@ const STEPS = 200;
 const shortWay = (turns: number): number => turns - Math.round(turns);
 
 /**
- * Sets one indicator on its arbor so that it reads so after those turns, and leaves everything else: what a maker does who
- * loosens a hand. A hand without a dial cannot be, as nothing tells where its nought is.
+ * Sets one indicator on its arbor so that it reads so after those turns, and leaves everything else: what a maker
+ * does who loosens a hand. A hand without a dial cannot be, as nothing tells where its nought is.
  */
 export function setIndicatorTo<M extends Machine>(
   facts: IndicatorFacts & { readonly machine: M },

@@ -17,9 +17,9 @@ export interface HandsSet<M> {
 const DAY = 86400;
 
 /**
- * What an indicator should read at an instant, in full turns; `seconds` counts from noon of 1 January 2000, UTC. A clock by the time
- * of day, where a day holds whole turns of it; a body of the sky, by the period it is read in or that its output is to keep, by its mean
- * longitude. Undefined for one of which nothing is known.
+ * What an indicator should read at an instant, in full turns; `seconds` counts from noon of 1 January 2000, UTC. A
+ * clock by the time of day, where a day holds whole turns of it; a body of the sky, by the period it is read in or
+ * that its output is to keep, by its mean longitude. Undefined for one of which nothing is known.
  */
 export function truePart(
   machine: Pick<Machine, 'aims'>,
@@ -43,7 +43,10 @@ export function truePart(
   return body && meanLongitude(body, seconds / DAY) / 360;
 }
 
-/** Sets every hand, globe and body of which it is known what it should read at an instant, after those turns of the drive. */
+/**
+ * Sets every hand, globe and body of which it is known what it should read at an instant, after those turns of the
+ * drive.
+ */
 export function setHandsTo<M extends Machine>(
   facts: IndicatorFacts & { readonly machine: M },
   seconds: number,

@@ -4,7 +4,10 @@ import { radians } from '../units/index.ts';
 
 const ORIGIN: Point = { x: 0, y: 0 };
 
-/** An opening of a dial as a closed path about the dial's axis, its nought along x. Angles are from there, counter-clockwise. */
+/**
+ * An opening of a dial as a closed path about the dial's axis, its nought along x. Angles are from there,
+ * counter-clockwise.
+ */
 export function windowPath(window: DialWindow): Path {
   const at = radians(window.atDeg);
   switch (window.kind) {
@@ -32,8 +35,9 @@ function sector(at: number, half: number, inner: number, outer: number): Path {
 }
 
 /**
- * The opening for phases: half a disc that the moons just fill, less two humps as large as a moon, each where a moon is hidden at new
- * moon. The moon that comes out from behind the one hump goes in behind the other half a turn of the disc later. Common practice.
+ * The opening for phases: half a disc that the moons just fill, less two humps as large as a moon, each where a
+ * moon is hidden at new moon. The moon that comes out from behind the one hump goes in behind the other half a turn
+ * of the disc later. Common practice.
  */
 function phasesOpening(at: number, distance: number, radius: number): Path {
   const outside = distance + radius;
@@ -56,5 +60,8 @@ function phasesOpening(at: number, distance: number, radius: number): Path {
   };
 }
 
-/** The moon's radius over its distance above which the humps cover a part of it even when it is full: 1/√2, as two humps and it then touch. */
+/**
+ * The moon's radius over its distance above which the humps cover a part of it even when it is full: 1/√2, as two
+ * humps and it then touch.
+ */
 export const FULL_MOON_MOST = Math.SQRT1_2;

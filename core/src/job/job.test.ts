@@ -33,18 +33,47 @@ describe('long work in slices', () => {
 });
 
 describe('searches as jobs', () => {
-  const query = { target: must(parseRational('0.2408467')), least: 12, most: 60, stages: [1, 2], coaxial: 'none' as const, top: 5 }; // prettier-ignore
+  const query = {
+    target: must(parseRational('0.2408467')),
+    least: 12,
+    most: 60,
+    stages: [1, 2],
+    coaxial: 'none' as const,
+    top: 5,
+  };
   const outputs = ['2', '3'].map(p => ({ id: p, rate: must(parseRational(`1/${p}`)) }));
-  const plan = { outputs, drive: 'given' as const, school: 'loose pairs' as const, objective: 'worst error' as const, least: 12, most: 60, leastSum: 60, mostSum: 70 }; // prettier-ignore
+  const plan = {
+    outputs,
+    drive: 'given' as const,
+    school: 'loose pairs' as const,
+    objective: 'worst error' as const,
+    least: 12,
+    most: 60,
+    leastSum: 60,
+    mostSum: 70,
+  };
   const row = arrange({ a: {}, b: { at: [50, 0] } }, { 'a.w': 21, 'b.w': 40 }, [['a.w', 'b.w']]);
-  const openRow = { ...row, wheels: row.wheels.map(w => (w.id === 'b-w' ? { ...w, teeth: { kind: 'open' as const, least: 12, most: 90 } } : w)) }; // prettier-ignore
+  const openRow = {
+    ...row,
+    wheels: row.wheels.map(w =>
+      w.id === 'b-w' ? { ...w, teeth: { kind: 'open' as const, least: 12, most: 90 } } : w,
+    ),
+  };
   const requests: SearchRequest[] = [
     { kind: 'counts', query },
     { kind: 'why', query, best: undefined },
     { kind: 'goals', query, error: rational(1, 1000), sense: 'either' },
     { kind: 'branches', queries: [plan, { ...plan, school: 'cascade' }] },
-    { kind: 'two rings', query: { target: rational(1, 100), least: 12, most: 80, planets: [3], gap: 0.3, module: 1, top: 4 } }, // prettier-ignore
-    { kind: 'blanks', machine: openRow, aims: [{ id: 'a', member: 'b', target: rational(-3, 7), either: false, ground: true }], top: 3 }, // prettier-ignore
+    {
+      kind: 'two rings',
+      query: { target: rational(1, 100), least: 12, most: 80, planets: [3], gap: 0.3, module: 1, top: 4 },
+    },
+    {
+      kind: 'blanks',
+      machine: openRow,
+      aims: [{ id: 'a', member: 'b', target: rational(-3, 7), either: false, ground: true }],
+      top: 3,
+    },
   ];
   const answer = (request: SearchRequest): Result<unknown> => {
     const job = searchJob(request);

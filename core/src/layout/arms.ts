@@ -2,7 +2,10 @@ import { arbors, axisOfWheel, byId, GROUND, type Machine, meshes } from '../mach
 
 type Parts = Pick<Machine, 'wheels' | 'members' | 'axes' | 'joints'>;
 
-/** Arms that carry their axes on a bar. An eccentric that swings a reducer’s disc needs none: it turns within the disc. */
+/**
+ * Arms that carry their axes on a bar. An eccentric that swings a reducer’s disc needs none: it turns within the
+ * disc.
+ */
 export function barredArms(machine: Parts): string[] {
   const swung = new Set(
     meshes(machine).flatMap(j =>

@@ -1,5 +1,5 @@
 import type { Machine } from '../machine/index.ts';
-import { type Finding, finding } from '../result/index.ts';
+import { type Finding, finding, fix } from '../result/index.ts';
 import { toNumber } from '../rational/index.ts';
 import {
   type CopyGroup,
@@ -14,8 +14,8 @@ import {
 const MOST_NAMED = 12;
 
 /**
- * Groups of planets that do not go together at their places: no setting brings all their teeth into gaps. Names the numbers
- * of equal places that would, and offers the nearest places that do, as long as these are as many.
+ * Groups of planets that do not go together at their places: no setting brings all their teeth into gaps. Names the
+ * numbers of equal places that would, and offers the nearest places that do, as long as these are as many.
  */
 export function assemblyFindings(
   machine: Pick<Machine, 'axes' | 'members' | 'wheels' | 'joints'>,
@@ -33,7 +33,7 @@ export function assemblyFindings(
       fits: equalNumbers(step, MOST_NAMED).join(', '),
       counts: countsThatFit(group, count),
     };
-    const fixes = apart ? [{ code: 'set-places', subject: member, value: toNumber(step) }] : [];
+    const fixes = apart ? [fix('set-places', member, toNumber(step))] : [];
     return [finding('planets-misfit', 'stop', 'train', [member], data, fixes)];
   });
 }

@@ -44,16 +44,21 @@ function train(
     ...names.map(n => [n, { at: [0, 0] as const }] as const),
   ]);
   const wheels = Object.fromEntries(
-    counts.flatMap(([a, b], i) => [[`${i === 0 ? 'drive' : names[i - 1]}.d${i}`, a], [`${names[i]}.w${i}`, b]]),
-  ); // prettier-ignore
+    counts.flatMap(([a, b], i) => [
+      [`${i === 0 ? 'drive' : names[i - 1]}.d${i}`, a],
+      [`${names[i]}.w${i}`, b],
+    ]),
+  );
   const pairs = counts.map(
     (_, i) => [`${i === 0 ? 'drive' : names[i - 1]}.d${i}`, `${names[i]}.w${i}`] as const,
   );
   const m = arrange(arbors, wheels, pairs);
   const hung: Machine = {
     ...m,
-    axes: m.axes.map((a, i) => (i === 0 ? a : { ...a, place: { kind: 'mesh', joint: `m${i - 1}`, angleDeg: turns[i - 1] ?? 0 } })),
-  }; // prettier-ignore
+    axes: m.axes.map((a, i) =>
+      i === 0 ? a : { ...a, place: { kind: 'mesh', joint: `m${i - 1}`, angleDeg: turns[i - 1] ?? 0 } },
+    ),
+  };
   return outputs
     ? { ...hung, aims: names.map(n => ({ ...newAim(hung, n, '1 d'), id: `aim-${n}`, member: n })) }
     : hung;
@@ -64,28 +69,49 @@ describe('layers that are found', () => {
     const count = fc.integer({ min: 8, max: 40 });
     const pair = fc.tuple(count, count);
     fc.assert(
-      fc.property(fc.array(pair, { minLength: 2, maxLength: 3 }), fc.array(fc.integer({ min: 0, max: 359 }), { minLength: 4, maxLength: 4 }), fc.boolean(), (counts, turns, outputs) => {
-        const m = setLayout({ clearance: 0 })(train(counts, turns, outputs));
-        const brute = fewest(m, counts.length + 1);
-        const found = findLayers(layoutOf(derive(m)));
-        expect(found.ok).to.equal(brute !== undefined);
-        if (!found.ok) return;
-        expect(strikes(withLayers(m, found.value))).to.equal(0);
-        expect(found.value.layers).to.equal(brute);
-        expect(found.value.least).to.be.at.most(found.value.layers);
-      }),
+      fc.property(
+        fc.array(pair, { minLength: 2, maxLength: 3 }),
+        fc.array(fc.integer({ min: 0, max: 359 }), { minLength: 4, maxLength: 4 }),
+        fc.boolean(),
+        (counts, turns, outputs) => {
+          const m = setLayout({ clearance: 0 })(train(counts, turns, outputs));
+          const brute = fewest(m, counts.length + 1);
+          const found = findLayers(layoutOf(derive(m)));
+          expect(found.ok).to.equal(brute !== undefined);
+          if (!found.ok) return;
+          expect(strikes(withLayers(m, found.value))).to.equal(0);
+          expect(found.value.layers).to.equal(brute);
+          expect(found.value.least).to.be.at.most(found.value.layers);
+        },
+      ),
       { numRuns: 25 },
-    ); // prettier-ignore
+    );
   }).timeout(60_000);
 
   it('of a straight row of equal wheels are three: every other pair overlaps by two addenda', () => {
-    const m = train([[20, 20], [20, 20], [20, 20]], [0, 0, 0], false); // prettier-ignore
+    const m = train(
+      [
+        [20, 20],
+        [20, 20],
+        [20, 20],
+      ],
+      [0, 0, 0],
+      false,
+    );
     const found = must(findLayers(layoutOf(derive(m))));
     expect([found.layers, found.least]).to.deep.equal([3, 3]);
   });
 
   it('have a proven least: wheels that strike each other pairwise need a layer each', () => {
-    const m = train([[30, 12], [40, 12], [40, 12]], [0, 180, 0], false); // prettier-ignore
+    const m = train(
+      [
+        [30, 12],
+        [40, 12],
+        [40, 12],
+      ],
+      [0, 180, 0],
+      false,
+    );
     const found = must(findLayers(layoutOf(derive(m))));
     expect(found.least).to.be.at.least(2);
     expect(fewest(m, found.layers)).to.equal(found.layers);
@@ -114,10 +140,18 @@ describe('layers that are found', () => {
 
   it('keep wheels that mesh together, and put bars of arms where they sweep clear', () => {
     const set = arrange(
-      { sun: {}, arm: { with: 'sun' }, ring: { with: 'sun', held: true }, planet: { frame: 'arm', at: [42, 0], copies: 3 } },
+      {
+        sun: {},
+        arm: { with: 'sun' },
+        ring: { with: 'sun', held: true },
+        planet: { frame: 'arm', at: [42, 0], copies: 3 },
+      },
       { 'sun.w': 24, 'planet.w': 18, 'ring.ring': 60 },
-      [['sun.w', 'planet.w'], ['planet.w', 'ring.ring', 'internal']],
-    ); // prettier-ignore
+      [
+        ['sun.w', 'planet.w'],
+        ['planet.w', 'ring.ring', 'internal'],
+      ],
+    );
     const laid = must(layersFound(set));
     const layers = new Set(laid.wheels.map(w => w.layer));
     expect(layers.size).to.equal(1);

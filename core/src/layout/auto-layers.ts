@@ -19,12 +19,12 @@ const TRIES_EACH = 2_500;
 const SPARE = 2;
 
 /**
- * Layers in which nothing strikes anything, as few as are found: wheels that mesh stay together, wheels that would strike lie
- * apart, no wheel lies where an arbor of another line passes it, and arbors of one line can turn in each other. Searched
- * by trying every layer for one item after the other, most constrained first, for ever more layers; `least` is proven: what
- * lies on one line or strikes each other pairwise needs a layer each, and a number that was searched to the end has no
- * solution. Which tube lies in which may change their sizes; look at the clearances of what is found. Fails, naming what
- * found no place, where no number of layers does.
+ * Layers in which nothing strikes anything, as few as are found: wheels that mesh stay together, wheels that would
+ * strike lie apart, no wheel lies where an arbor of another line passes it, and arbors of one line can turn in each
+ * other. Searched by trying every layer for one item after the other, most constrained first, for ever more layers;
+ * `least` is proven: what lies on one line or strikes each other pairwise needs a layer each, and a number that was
+ * searched to the end has no solution. Which tube lies in which may change their sizes; look at the clearances of
+ * what is found. Fails, naming what found no place, where no number of layers does.
  */
 export function findLayers(parts: LayoutParts): Result<FoundLayers> {
   const question = layerQuestion(parts);
@@ -73,7 +73,10 @@ const nameOf = (machine: Pick<Machine, 'wheels' | 'members'>, item: LayerItem | 
   );
 };
 
-/** Items that no two of which can share a layer: grown greedily from every item. Their number is a least number of layers. */
+/**
+ * Items that no two of which can share a layer: grown greedily from every item. Their number is a least number of
+ * layers.
+ */
 function cliqueOf({ items, apart }: LayerQuestion): number {
   const near = apart.map(t => new Set(t.flatMap(x => (x.mine === 0 && x.theirs === 0 ? [x.other] : []))));
   const flat = (i: number): boolean => items[i]?.height === 1;

@@ -1,5 +1,5 @@
 import { byId, type Machine } from '../machine/index.ts';
-import { type Finding, finding } from '../result/index.ts';
+import { type Finding, finding, fix } from '../result/index.ts';
 import { type Clearance, USUAL_CLEARANCE } from './clearances.ts';
 import type { Stack } from './stack.ts';
 
@@ -38,20 +38,30 @@ function tooSmall(
     .sort((a, b) => (b.outer ?? 0) - (a.outer ?? 0))[0];
   if (!largest || (largest.outer ?? 0) <= room) return [];
   const needs = Math.ceil(2 * ((largest.outer ?? 0) + (layout.clearance ?? USUAL_CLEARANCE)));
-  const fix = { code: 'grow-envelope', subject: 'envelope', value: needs };
+  const mend = fix('grow-envelope', 'envelope', needs);
   return [
-    finding('envelope-too-small', 'stop', 'plan', [largest.a], { needs, room: region.diameter }, [fix]),
+    finding('envelope-too-small', 'stop', 'plan', [largest.a], { needs, room: region.diameter }, [mend]),
   ];
 }
 
 /** Strikes that other layers may mend. */
 const LAYERED: ReadonlySet<Clearance['kind']> = new Set(['one place', 'wheels', 'wheel and arbor', 'arm']);
-const FIND: Finding['fixes'][number] = { code: 'find-layers', subject: 'layers', value: 0 };
+const FIND = fix('find-layers', 'layers');
+
+type StrikeCode =
+  | 'wheels-strike'
+  | 'wheels-in-one-place'
+  | 'wheel-strikes-arbor'
+  | 'arbors-strike'
+  | 'arm-strikes'
+  | 'pillar-strikes'
+  | 'outside-envelope'
+  | 'in-keep-out';
 
 function strikes(machine: Pick<Machine, 'axes' | 'members' | 'wheels'>, c: Clearance): Finding[] {
-  const data = { overlap: -c.gap, moving: c.swept ? 1 : 0 };
-  const say = (code: string, more: Finding['data'] = {}): Finding[] => [
-    finding(code, 'stop', 'plan', [c.a, c.b], { ...data, ...more }, LAYERED.has(c.kind) ? [FIND] : []),
+  const data = { overlap: -c.gap, moving: c.swept };
+  const say = (code: StrikeCode): Finding[] => [
+    finding(code, 'stop', 'plan', [c.a, c.b], data, LAYERED.has(c.kind) ? [FIND] : []),
   ];
   switch (c.kind) {
     case 'wheels':
@@ -59,7 +69,9 @@ function strikes(machine: Pick<Machine, 'axes' | 'members' | 'wheels'>, c: Clear
     case 'one place':
       return say('wheels-in-one-place');
     case 'neighbours':
-      return [finding('planets-touch', 'stop', 'plan', [c.a], { ...data, planets: placesOf(machine, c.a) })];
+      return [
+        finding('planets-touch', 'stop', 'plan', [c.a], { overlap: -c.gap, planets: placesOf(machine, c.a) }),
+      ];
     case 'wheel and arbor':
       return say('wheel-strikes-arbor');
     case 'arbors':

@@ -13,7 +13,10 @@ import { type Clearance, USUAL_CLEARANCE } from './index.ts';
 const gapOf = (d: Derived, a: string, b: string): Clearance | undefined =>
   d.layout.clearances.find(c => (c.a === a && c.b === b) || (c.a === b && c.b === a));
 
-/** A disc as a polygon of the foreign library's whole numbers, a thousandth of a millimetre each; outside the circle, so that nothing is missed. */
+/**
+ * A disc as a polygon of the foreign library's whole numbers, a thousandth of a millimetre each; outside the
+ * circle, so that nothing is missed.
+ */
 const polygon = (centre: Point, radius: number): { x: number; y: number }[] =>
   flatten(circle(centre, radius), 0.002).map(p => ({ x: Math.round(p.x * 1000), y: Math.round(p.y * 1000) }));
 
@@ -109,17 +112,28 @@ describe('clearances', () => {
 
   it('of a sun within its ring are the clear room, and neither is in the other’s place', () => {
     const set = arrange(
-      { sun: {}, arm: { with: 'sun' }, ring: { with: 'sun', held: true }, planet: { frame: 'arm', at: [42, 0], copies: 4 } },
+      {
+        sun: {},
+        arm: { with: 'sun' },
+        ring: { with: 'sun', held: true },
+        planet: { frame: 'arm', at: [42, 0], copies: 4 },
+      },
       { 'sun.w': 24, 'planet.w': 18, 'ring.ring': 60 },
-      [['sun.w', 'planet.w'], ['planet.w', 'ring.ring', 'internal']],
-    ); // prettier-ignore
+      [
+        ['sun.w', 'planet.w'],
+        ['planet.w', 'ring.ring', 'internal'],
+      ],
+    );
     const flat = ['sun-w', 'planet-w', 'ring-ring'].reduce((m, id) => setWheel(id, { layer: 1 })(m), set);
     const d = derive(setArbor('arm', { arm: { layer: 0 } })(flat));
     const ringInside = 60 - 2; // tips of a ring of 60 at module 2
     expect(gapOf(d, 'sun-w', 'ring-ring')?.gap ?? ringInside - 26).to.be.closeTo(ringInside - 26, 0.2);
     expect(d.findings.filter(f => f.severity === 'stop').map(f => f.code)).to.deep.equal([]);
     const neighbours = d.layout.clearances.find(c => c.kind === 'neighbours')!;
-    expect(neighbours.gap, '2·42·sin 45° less two tip radii of 20').to.be.closeTo(84 * Math.SQRT1_2 - 40, 1e-9); // prettier-ignore
+    expect(neighbours.gap, '2·42·sin 45° less two tip radii of 20').to.be.closeTo(
+      84 * Math.SQRT1_2 - 40,
+      1e-9,
+    );
   });
 
   it('against the envelope and room kept free: circle, rectangle and outline alike', () => {
@@ -130,12 +144,22 @@ describe('clearances', () => {
       setLayout({ envelope: { region: { kind: 'circle', x: 0, y: 0, diameter: 80 } } })(base),
     );
     expect(gapOf(circleGap, 'drive-w', 'envelope')!.gap).to.be.closeTo(40 - 10 - disc, 1e-9);
-    const box = at(setLayout({ envelope: { region: { kind: 'rectangle', x: 0, y: 0, width: 60, height: 80 } } })(base)); // prettier-ignore
+    const box = at(
+      setLayout({ envelope: { region: { kind: 'rectangle', x: 0, y: 0, width: 60, height: 80 } } })(base),
+    );
     expect(gapOf(box, 'drive-w', 'envelope')!.gap).to.be.closeTo(30 - 10 - disc, 1e-9);
     expect(box.findings.map(f => f.code)).to.include('outside-envelope');
-    const points: [number, number][] = [[-30, -40], [30, -40], [30, 40], [-30, 40]]; // prettier-ignore
+    const points: [number, number][] = [
+      [-30, -40],
+      [30, -40],
+      [30, 40],
+      [-30, 40],
+    ];
     const outline = at(setLayout({ envelope: { region: { kind: 'outline', name: 'b', points } } })(base));
-    expect(gapOf(outline, 'drive-w', 'envelope')!.gap).to.be.closeTo(gapOf(box, 'drive-w', 'envelope')!.gap, 1e-9); // prettier-ignore
+    expect(gapOf(outline, 'drive-w', 'envelope')!.gap).to.be.closeTo(
+      gapOf(box, 'drive-w', 'envelope')!.gap,
+      1e-9,
+    );
     const keepOuts = [
       { id: 'k', name: 'lamp', region: { kind: 'circle' as const, x: 50, y: 0, diameter: 20 } },
     ];
@@ -174,7 +198,10 @@ describe('clearances', () => {
   it('of a rod: a wheel two layers away strikes an arbor that passes it', () => {
     const m = arrange({ a: {}, b: { at: [18, 0] } }, { 'a.low': 20, 'b.mid': 10, 'a.high': 20 }, []);
     const d = derive(m);
-    expect(gapOf(d, 'b-mid', 'a')!.gap, '18 less a tip radius of 12 and half a rod').to.be.closeTo(18 - 12 - d.layout.sizes.get('a')!.diameter / 2, 1e-9); // prettier-ignore
+    expect(gapOf(d, 'b-mid', 'a')!.gap, '18 less a tip radius of 12 and half a rod').to.be.closeTo(
+      18 - 12 - d.layout.sizes.get('a')!.diameter / 2,
+      1e-9,
+    );
     expect(gapOf(d, 'a-low', 'b'), 'b passes only its own layer').to.equal(undefined);
   });
 });

@@ -121,7 +121,13 @@ function roomClearances({ machine, stack }: LayoutParts, s: Solid): Clearance[] 
     const to = keep.layers ? stack.layers.get(keep.layers.most)?.to : undefined;
     const band: Band = { from: from ?? -Infinity, to: to ?? Infinity };
     if (overlap(s.band, band))
-      found.push({ kind: 'keep-out', a: s.id, b: keep.id, gap: gapToRegion(s, keep.region, length), swept: sweep + length > 0 }); // prettier-ignore
+      found.push({
+        kind: 'keep-out',
+        a: s.id,
+        b: keep.id,
+        gap: gapToRegion(s, keep.region, length),
+        swept: sweep + length > 0,
+      });
   }
   return found;
 }

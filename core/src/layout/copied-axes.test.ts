@@ -2,16 +2,25 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import { type ArborSpec, arrange } from '../../test/arrange.ts';
 import { derive } from '../derive/index.ts';
-import { editForFix, type Machine } from '../machine/index.ts';
+import { type Machine } from '../machine/index.ts';
 import { toFraction } from '../rational/index.ts';
 import { assemblyFindings, copyGroups, equalNumbers, nearestPlaces, placeStep, settingsAt } from './index.ts';
+import { withFix } from '../../test/find.ts';
 
 const simple = (sun: number, planet: number, copies: number): Machine =>
   arrange(
-    { sun: {}, arm: { with: 'sun' }, ring: { with: 'sun', held: true }, planet: { frame: 'arm', at: [sun + planet, 0], copies } },
+    {
+      sun: {},
+      arm: { with: 'sun' },
+      ring: { with: 'sun', held: true },
+      planet: { frame: 'arm', at: [sun + planet, 0], copies },
+    },
     { 'sun.w': sun, 'planet.w': planet, 'ring.ring': sun + 2 * planet },
-    [['sun.w', 'planet.w'], ['planet.w', 'ring.ring', 'internal']],
-  ); // prettier-ignore
+    [
+      ['sun.w', 'planet.w'],
+      ['planet.w', 'ring.ring', 'internal'],
+    ],
+  );
 const group = (m: Machine): ReturnType<typeof copyGroups>[number] => copyGroups(m)[0]!;
 const goes = (m: Machine, turns: number): boolean => settingsAt(group(m), 2 * Math.PI * turns) !== undefined;
 
@@ -23,36 +32,59 @@ describe('what an arm carries in several places', () => {
     expect(equalNumbers(placeStep(group(simple(24, 18, 5)))!, 12)).to.deep.equal([2, 3, 4, 6, 7, 12]);
   });
 
-  it('goes together exactly where (sun + ring)/n is whole (Machinery’s Handbook, planetary gearing; from memory)', () => {
-    const count = fc.integer({ min: 6, max: 50 });
-    fc.assert(
-      fc.property(count, count, fc.integer({ min: 2, max: 9 }), (sun, planet, n) => {
-        expect(goes(simple(sun, planet, n), 1 / n)).to.equal((2 * (sun + planet)) % n === 0);
-      }),
-      { numRuns: 60 },
-    );
-  });
+  it(
+    'goes together exactly where (sun + ring)/n is whole (Machinery’s Handbook, planetary ' +
+      'gearing; from memory)',
+    () => {
+      const count = fc.integer({ min: 6, max: 50 });
+      fc.assert(
+        fc.property(count, count, fc.integer({ min: 2, max: 9 }), (sun, planet, n) => {
+          expect(goes(simple(sun, planet, n), 1 / n)).to.equal((2 * (sun + planet)) % n === 0);
+        }),
+        { numRuns: 60 },
+      );
+    },
+  );
 
-  it('two meshing planets between sun and ring: multiples of 1/(ring − sun) (from memory, Müller, Die Umlaufgetriebe, 1971)', () => {
-    const double = arrange(
-      { sun: {}, arm: { with: 'sun' }, ring: { with: 'sun', held: true }, p: { frame: 'arm', at: [30, 5], copies: 3 }, q: { frame: 'arm', at: [40, -5], copies: 3 } },
-      { 'sun.w': 20, 'p.w': 14, 'q.w': 16, 'ring.ring': 62 },
-      [['sun.w', 'p.w'], ['p.w', 'q.w'], ['q.w', 'ring.ring', 'internal']],
-    ); // prettier-ignore
-    expect(copyGroups(double)).to.have.length(1);
-    expect(toFraction(placeStep(group(double))!)).to.equal('1/42');
-    expect([goes(double, 1 / 3), goes(double, 1 / 5), goes(double, 5 / 42)]).to.deep.equal([
-      true,
-      false,
-      true,
-    ]);
-  });
+  it(
+    'two meshing planets between sun and ring: multiples of 1/(ring − sun) (from memory, ' +
+      'Müller, Die Umlaufgetriebe, 1971)',
+    () => {
+      const double = arrange(
+        {
+          sun: {},
+          arm: { with: 'sun' },
+          ring: { with: 'sun', held: true },
+          p: { frame: 'arm', at: [30, 5], copies: 3 },
+          q: { frame: 'arm', at: [40, -5], copies: 3 },
+        },
+        { 'sun.w': 20, 'p.w': 14, 'q.w': 16, 'ring.ring': 62 },
+        [
+          ['sun.w', 'p.w'],
+          ['p.w', 'q.w'],
+          ['q.w', 'ring.ring', 'internal'],
+        ],
+      );
+      expect(copyGroups(double)).to.have.length(1);
+      expect(toFraction(placeStep(group(double))!)).to.equal('1/42');
+      expect([goes(double, 1 / 3), goes(double, 1 / 5), goes(double, 5 / 42)]).to.deep.equal([
+        true,
+        false,
+        true,
+      ]);
+    },
+  );
 
   it('planets of two wheels: the step is found by trying every place, too', () => {
     const counts = fc.integer({ min: 5, max: 18 });
     fc.assert(
       fc.property(counts, counts, counts, counts, (sun, p, q, more) => {
-        const arbors: Record<string, ArborSpec> = { sun: {}, arm: { with: 'sun' }, ring: { with: 'sun', held: true }, planet: { frame: 'arm', at: [30, 0], copies: 2 } }; // prettier-ignore
+        const arbors: Record<string, ArborSpec> = {
+          sun: {},
+          arm: { with: 'sun' },
+          ring: { with: 'sun', held: true },
+          planet: { frame: 'arm', at: [30, 0], copies: 2 },
+        };
         const m = arrange(arbors, { 'sun.w': sun, 'planet.p': p, 'planet.q': q, 'ring.ring': q + more }, [
           ['sun.w', 'planet.p'],
           ['planet.q', 'ring.ring', 'internal'],
@@ -71,11 +103,16 @@ describe('what an arm carries in several places', () => {
     const m = simple(24, 18, 5);
     const [found, ...more] = assemblyFindings(m);
     expect(more).to.deep.equal([]);
-    expect(found!.data['fits']).to.equal('2, 3, 4, 6, 7, 12');
-    expect(found!.data['counts']).to.equal('25 for 24, or 61 for 60');
-    const mended = editForFix(found!.fixes[0]!)(m);
+    expect(found!.code === 'planets-misfit' && found!.data.fits).to.equal('2, 3, 4, 6, 7, 12');
+    expect(found!.code === 'planets-misfit' && found!.data.counts).to.equal('25 for 24, or 61 for 60');
+    const mended = withFix(m, found!.fixes[0]);
     expect(assemblyFindings(mended)).to.deep.equal([]);
-    expect(mended.axes.find(a => a.copies)!.copies!.anglesDeg!.map(a => (a * 84) / 360).map(Math.round)).to.deep.equal([0, 17, 34, 50, 67]); // prettier-ignore
+    expect(
+      mended.axes
+        .find(a => a.copies)!
+        .copies!.anglesDeg!.map(a => (a * 84) / 360)
+        .map(Math.round),
+    ).to.deep.equal([0, 17, 34, 50, 67]);
     expect(nearestPlaces({ num: 1n, den: 84n }, 2)).to.deep.equal([0, 180]);
   });
 

@@ -1,10 +1,27 @@
 import { type Axis, byId, circleCount, type Machine, type MeshJoint, meshes } from '../machine/index.ts';
 import { radians } from '../units/index.ts';
-import { absolute, add, compare, div, gcd, isZero, mul, neg, rational, type Rational, sub, toNumber, ZERO } from '../rational/index.ts'; // prettier-ignore
+import {
+  absolute,
+  add,
+  compare,
+  div,
+  gcd,
+  isZero,
+  mul,
+  neg,
+  rational,
+  type Rational,
+  sub,
+  toNumber,
+  ZERO,
+} from '../rational/index.ts';
 
 type Parts = Pick<Machine, 'axes' | 'members' | 'wheels' | 'joints'>;
 
-/** Members that an arm carries in several places alike, and the meshes that tie them to each other and to wheels about the arm's axis. */
+/**
+ * Members that an arm carries in several places alike, and the meshes that tie them to each other and to wheels
+ * about the arm's axis.
+ */
 export interface CopyGroup {
   readonly arm: string;
   /** Further places, in radians from the first. */
@@ -87,10 +104,11 @@ export function copyTurns({ copies }: Axis): number[] {
 const CLOSES = 1e-6;
 
 /**
- * How far each carried member turns in its arm when the whole group is carried by φ (radians) to another place while the
- * central wheels stand still, so that all its teeth stand in gaps there as they do at the first place. A central mesh asks
- * z·δ ≡ ±z_c·φ, a mesh of two carried members z·δ ± z′·δ′ ≡ 0 (mod 2π), + where the mesh reverses: conventions 9 with
- * the centre line turned. Undefined where no setting meets all of them: the group does not go together at φ.
+ * How far each carried member turns in its arm when the whole group is carried by φ (radians) to another place
+ * while the central wheels stand still, so that all its teeth stand in gaps there as they do at the first place. A
+ * central mesh asks z·δ ≡ ±z_c·φ, a mesh of two carried members z·δ ± z′·δ′ ≡ 0 (mod 2π), + where the mesh
+ * reverses: conventions 9 with the centre line turned. Undefined where no setting meets all of them: the group does
+ * not go together at φ.
  */
 export function settingsAt(group: CopyGroup, phi: number): ReadonlyMap<string, number> | undefined {
   const full = 2 * Math.PI;

@@ -62,7 +62,16 @@ describe('the weight of an arrangement', () => {
 
   it('is nothing wrong as the demo stands, and more the further it is pushed out of its case', () => {
     expect(foldCost(nodes, placed, layout, 0.3, false).wrong).to.equal(0);
-    const wrongs = [20, 40, 80].map(x => foldCost(nodes, placed.map(p => ({ x: p.x + x, y: p.y })), layout, 0.3, false).wrong); // prettier-ignore
+    const wrongs = [20, 40, 80].map(
+      x =>
+        foldCost(
+          nodes,
+          placed.map(p => ({ x: p.x + x, y: p.y })),
+          layout,
+          0.3,
+          false,
+        ).wrong,
+    );
     expect([...wrongs].sort((a, b) => a - b)).to.deep.equal(wrongs);
     expect(wrongs[0]).to.be.greaterThan(0);
   });
@@ -70,13 +79,18 @@ describe('the weight of an arrangement', () => {
   it('counts rods that run into each other as wrong', () => {
     const together = placed.map(() => ({ x: 0, y: 0 }));
     expect(foldCost(nodes, together, layout, 0.3, false).wrong).to.be.greaterThan(10);
-    expect(weight(foldCost(nodes, together, layout, 0.3, false))).to.be.greaterThan(weight(foldCost(nodes, placed, layout, 0.3, false))); // prettier-ignore
+    expect(weight(foldCost(nodes, together, layout, 0.3, false))).to.be.greaterThan(
+      weight(foldCost(nodes, placed, layout, 0.3, false)),
+    );
   });
 
   it('centres the box of everything in the middle of the envelope', () => {
     const region = { kind: 'circle' as const, x: 50, y: 70, diameter: 400 };
     const shift = centred(nodes, placed, region);
-    const box = boxOf(nodes, placed.map(p => ({ x: p.x + shift.x, y: p.y + shift.y }))); // prettier-ignore
+    const box = boxOf(
+      nodes,
+      placed.map(p => ({ x: p.x + shift.x, y: p.y + shift.y })),
+    );
     expect((box.minX + box.maxX) / 2).to.be.closeTo(50, 1e-9);
     expect((box.minY + box.maxY) / 2).to.be.closeTo(70, 1e-9);
   });

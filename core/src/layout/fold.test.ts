@@ -57,7 +57,11 @@ describe('folding a train', () => {
         expect(reach).to.be.below(150 + 1e-6);
       }
       expect(f.tightest).to.be.at.least(0.3 - 1e-9);
-      const pillars = new Set(d.findings.filter(x => x.code === 'pillar-strikes').map(x => x.subjects.find(s => s.startsWith('pillar')))); // prettier-ignore
+      const pillars = new Set(
+        d.findings
+          .filter(x => x.code === 'pillar-strikes')
+          .map(x => x.subjects.find(s => s.startsWith('pillar'))),
+      );
       expect(pillars.size, 'pillars that would be struck are counted').to.equal(f.pillars);
     }
   });

@@ -19,9 +19,9 @@ export function gapBetween(a: Solid, b: Solid): Gap {
 }
 
 /**
- * Two round things whose centres come as near as `least` and go as far as `most`: outside each other, or one in the clear
- * room of the other. Each side of that is a straight line in the distance, so its least is at an end of the range, and the
- * way from inside to outside leads through an overlap.
+ * Two round things whose centres come as near as `least` and go as far as `most`: outside each other, or one in the
+ * clear room of the other. Each side of that is a straight line in the distance, so its least is at an end of the
+ * range, and the way from inside to outside leads through an overlap.
  */
 function roundGap(a: Solid, b: Solid, least: number, most: number): number {
   const outside = least - a.outer - b.outer;
@@ -30,7 +30,10 @@ function roundGap(a: Solid, b: Solid, least: number, most: number): number {
   return Math.max(outside, inA, inB);
 }
 
-/** A bar against something round: as they stand to each other, or, where the bar turns past it, by the circle it sweeps. */
+/**
+ * A bar against something round: as they stand to each other, or, where the bar turns past it, by the circle it
+ * sweeps.
+ */
 function barToRound(a: Solid, b: Solid): Gap {
   const bar = a.bar as NonNullable<Solid['bar']>;
   const p = relative(b.path, a.path);
@@ -61,7 +64,10 @@ function overBar(
   return Math.max(outside, b.inner - farthest - a.outer);
 }
 
-/** Where a point rests as seen from a bar, if it does: it stands with one that stands, or is carried by the same arm alone. */
+/**
+ * Where a point rests as seen from a bar, if it does: it stands with one that stands, or is carried by the same arm
+ * alone.
+ */
 function turnsWith(p: Turning, key: string | undefined): { x: number; y: number } | undefined {
   const [only, ...more] = p.vectors;
   if (!only) return key === undefined || Math.hypot(p.x, p.y) < 1e-9 ? { x: p.x, y: p.y } : undefined;

@@ -3,7 +3,10 @@ import { circle, direction, type Path, type Point, polar, type Segment } from '.
 /** Points nearer to each other than this are one, mm. */
 const GRAIN = 1e-6;
 
-/** Corners of the least convex polygon round some points, counter-clockwise, to a millionth of a millimetre (Andrew's monotone chain, 1979). */
+/**
+ * Corners of the least convex polygon round some points, counter-clockwise, to a millionth of a millimetre
+ * (Andrew's monotone chain, 1979).
+ */
 export function convexHull(points: readonly Point[]): Point[] {
   const grained = new Map(
     points.map(p => {
@@ -28,7 +31,10 @@ export function convexHull(points: readonly Point[]): Point[] {
   return hull.length > 0 ? hull : sorted.slice(0, 1);
 }
 
-/** The tightest band at a distance round some points: lines along the hull, arcs about its corners. Throws RangeError without points or room. */
+/**
+ * The tightest band at a distance round some points: lines along the hull, arcs about its corners. Throws
+ * RangeError without points or room.
+ */
 export function hullRound(points: readonly Point[], radius: number): Path {
   const hull = convexHull(points);
   const [first] = hull;

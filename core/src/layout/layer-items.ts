@@ -122,7 +122,10 @@ function mayStrike(machine: Pick<Machine, 'axes' | 'members'>, s: Solid, rod: So
 /** A standing rod by its line, an arbor by its id. */
 const rodName = (s: Solid): string => (s.standing ? `rod of ${s.line ?? ''}` : s.id);
 
-/** Rods that stand from plate to plate: nothing that they would strike lies in any layer. Without plates they reach no further than what turns on them. */
+/**
+ * Rods that stand from plate to plate: nothing that they would strike lies in any layer. Without plates they reach
+ * no further than what turns on them.
+ */
 const standing = (solids: readonly Solid[], planted: boolean): LayerArbor[] =>
   solids.flatMap(s =>
     s.standing && planted

@@ -20,11 +20,25 @@ const machine = (): Machine => ({
   ],
 });
 const equalSums = (): Machine =>
-  plantTrain(machine(), 'a', { stages: [{ driving: 20, driven: 40 }, { driving: 30, driven: 30 }], module: 2, coaxial: 'equal sums' }); // prettier-ignore
+  plantTrain(machine(), 'a', {
+    stages: [
+      { driving: 20, driven: 40 },
+      { driving: 30, driven: 30 },
+    ],
+    module: 2,
+    coaxial: 'equal sums',
+  });
 
 describe('positions of axes', () => {
   it('follow the meshes: a changed count moves the centre and all that hangs on it', () => {
-    const m = plantTrain(machine(), 'a', { stages: [{ driving: 20, driven: 40 }, { driving: 30, driven: 30 }], module: 2, coaxial: 'none' }); // prettier-ignore
+    const m = plantTrain(machine(), 'a', {
+      stages: [
+        { driving: 20, driven: 40 },
+        { driving: 30, driven: 30 },
+      ],
+      module: 2,
+      coaxial: 'none',
+    });
     const before = derive(m);
     const lay = m.axes[1]!.id;
     const out = m.axes[2]!.id;
@@ -65,7 +79,10 @@ describe('positions of axes', () => {
       { ...machine(), aims: [{ ...machine().aims[0]!, wanted: '1/4', sense: 'against the drive' }] },
       'a',
       {
-        stages: [{ driving: 30, driven: 60 }, { driving: 20, driven: 40 }], // prettier-ignore
+        stages: [
+          { driving: 30, driven: 60 },
+          { driving: 20, driven: 40 },
+        ],
         module: 2,
         coaxial: 'idler',
       },
@@ -136,7 +153,12 @@ describe('clearance', () => {
 describe('phases', () => {
   it('find a loop of wheels whose teeth cannot all stand in gaps', () => {
     const ids = ['a', 'b', 'c', 'd'];
-    const places = [[0, 0], [40, 0], [40, 40], [0, 40]] as const; // prettier-ignore
+    const places = [
+      [0, 0],
+      [40, 0],
+      [40, 40],
+      [0, 40],
+    ] as const;
     const square = (count: number): Machine => ({
       ...newMachine('square'),
       axes: ids.map((id, i) => ({

@@ -42,7 +42,9 @@ describe('nested tubes', () => {
 
   it('have a bore, a wall and running play by the usual sizes: 3, then 3.1 in 4.1, then 4.2 in 5.2', () => {
     const { sizes } = derive(stacked([1, 2, 3])).layout;
-    const figures = ['o0', 'o1', 'o2'].map(id => [sizes.get(id)!.bore, sizes.get(id)!.diameter].map(x => x && Number(x.toFixed(6)))); // prettier-ignore
+    const figures = ['o0', 'o1', 'o2'].map(id =>
+      [sizes.get(id)!.bore, sizes.get(id)!.diameter].map(x => x && Number(x.toFixed(6))),
+    );
     expect(figures).to.deep.equal([
       [undefined, 3],
       [3.1, 4.1],
@@ -65,7 +67,8 @@ describe('nested tubes', () => {
 
   it('that bind, are solid or thin are found, and the offered bore turns', () => {
     const base = stacked([1, 2]);
-    const tube = (bore: number, diameter: number): Machine => setArbor('o1', { section: { kind: 'tube', bore, diameter } })(base); // prettier-ignore
+    const tube = (bore: number, diameter: number): Machine =>
+      setArbor('o1', { section: { kind: 'tube', bore, diameter } })(base);
     expect(codes(derive(tube(3, 5)))).to.include('tube-binds');
     expect(codes(derive(tube(3.2, 3.6)))).to.include('thin-tube');
     expect(
@@ -77,7 +80,10 @@ describe('nested tubes', () => {
   });
 
   it('bores that are not for their tube are found, and all can be made to fit at once', () => {
-    const m = { ...stacked([1, 2, 3]), wheels: stacked([1, 2, 3]).wheels.map(w => ({ ...w, bore: { kind: 'round' as const, diameter: 2 } })) }; // prettier-ignore
+    const m = {
+      ...stacked([1, 2, 3]),
+      wheels: stacked([1, 2, 3]).wheels.map(w => ({ ...w, bore: { kind: 'round' as const, diameter: 2 } })),
+    };
     expect(codes(derive(m)).filter(c => c === 'bore-not-for-tube').length).to.be.greaterThan(0);
     const fitted = fitBores(m);
     expect(codes(derive(fitted))).to.not.include('bore-not-for-tube');
@@ -161,7 +167,10 @@ describe('plates', () => {
 
   it('slots lie along the line of centres of the mesh that they set, and lengthen both ways', () => {
     const m = demo('saltreach-tide-clock');
-    const slotted = { ...m, axes: m.axes.map(a => (a.id === 'axis3' ? { ...a, slot: { joint: 'mesh3', travel: 1.5 } } : a)) }; // prettier-ignore
+    const slotted = {
+      ...m,
+      axes: m.axes.map(a => (a.id === 'axis3' ? { ...a, slot: { joint: 'mesh3', travel: 1.5 } } : a)),
+    };
     const d = derive(slotted);
     const hole = d.layout.plates[0]!.holes.find(h => h.for === 'arbor3')!;
     const [p, q] = [d.positions.at['axis1']!, d.positions.at['axis3']!];
@@ -190,7 +199,11 @@ describe('plates', () => {
   });
 
   it('sawn parts between plates want a bearing that can be set, until there is a slot', () => {
-    const sawn = { ...demo('saltreach-tide-clock'), processes: [{ id: 'process1', name: 'Saw', kind: 'saw' as const }], process: 'process1' }; // prettier-ignore
+    const sawn = {
+      ...demo('saltreach-tide-clock'),
+      processes: [{ id: 'process1', name: 'Saw', kind: 'saw' as const }],
+      process: 'process1',
+    };
     const found = derive(sawn).findings.find(f => f.code === 'mesh-wants-setting')!;
     const mended = must(mend(sawn, found.fixes[0]!));
     const next = derive(mended).findings.find(f => f.code === 'mesh-wants-setting');
@@ -201,7 +214,10 @@ describe('plates', () => {
   it('are drawn round their holes with the margin: as long as the hull and a circle round it', () => {
     const square = [0, 1, 2, 3].map(i => ({ x: 40 * (i % 2), y: 40 * Math.floor(i / 2) }));
     const outline = flatten(hullRound([...square, { x: 20, y: 15 }], 5), 1e-4);
-    expect(signedArea(outline), 'a square, four strips and a circle').to.be.closeTo(1600 + 4 * 200 + 25 * Math.PI, 0.02); // prettier-ignore
+    expect(signedArea(outline), 'a square, four strips and a circle').to.be.closeTo(
+      1600 + 4 * 200 + 25 * Math.PI,
+      0.02,
+    );
   });
 });
 
@@ -213,7 +229,11 @@ describe('standing rods', () => {
       { 'low.w': 12, 'high.w': 12, 'far.w': 40 },
       [],
     );
-    const laid = [['low-w', 0], ['high-w', 4], ['far-w', layer]] as const; // prettier-ignore
+    const laid = [
+      ['low-w', 0],
+      ['high-w', 4],
+      ['far-w', layer],
+    ] as const;
     const plates = {
       thickness: 4,
       margin: 4,
@@ -224,7 +244,8 @@ describe('standing rods', () => {
     const placed = laid.reduce((now, [id, l]) => setWheel(id, { layer: l })(now), m);
     return derive(plated ? setLayout({ plates })(placed) : placed);
   };
-  const struck = (d: Derived): boolean => d.layout.clearances.some(c => c.kind === 'wheel and arbor' && c.gap < 0 && c.a === 'far-w'); // prettier-ignore
+  const struck = (d: Derived): boolean =>
+    d.layout.clearances.some(c => c.kind === 'wheel and arbor' && c.gap < 0 && c.a === 'far-w');
 
   it('carry arbors that do not turn in each other, from plate to plate', () => {
     const { pieces, spans, stack } = covered(8, true).layout;
@@ -286,7 +307,10 @@ describe('pieces cut to length', () => {
 describe('the section', () => {
   it('sets axes at their true distances, so that wheels in mesh meet at their pitch circles', () => {
     const axes = usualSection(quartet.machine);
-    const s = sectionThrough({ ...layoutOf(quartet), plates: quartet.layout.plates, pieces: quartet.layout.pieces }, axes); // prettier-ignore
+    const s = sectionThrough(
+      { ...layoutOf(quartet), plates: quartet.layout.plates, pieces: quartet.layout.pieces },
+      axes,
+    );
     expect(s.axes[1]!.at).to.be.closeTo(64.5, 1e-9);
     const wheel = (id: string): { left: number; right: number } => {
       const halves = s.cuts.filter(c => c.kind === 'wheel' && c.id === id);

@@ -17,7 +17,8 @@ const CLOSES = 1e-6;
 
 /**
  * Sets every wheel so that its teeth stand in its neighbours' gaps at rest, walking from wheel to wheel through the
- * external and internal meshes. Each wheel turns freely on its arbor until it is fixed there; a loop of meshes may not close.
+ * external and internal meshes. Each wheel turns freely on its arbor until it is fixed there; a loop of meshes may
+ * not close.
  */
 export function wheelPhases(
   machine: Pick<Machine, 'members' | 'wheels' | 'joints'>,

@@ -28,8 +28,8 @@ export interface Piece {
 }
 
 /**
- * Rods, tubes, spacers and washers of every line, from the elevation. Between two things that turn together lies a spacer
- * that fills the gap; between two that do not, washers, or a spacer shorter by the play along the arbor.
+ * Rods, tubes, spacers and washers of every line, from the elevation. Between two things that turn together lies a
+ * spacer that fills the gap; between two that do not, washers, or a spacer shorter by the play along the arbor.
  */
 export function piecesOf(parts: LayoutParts): Piece[] {
   return linesOf(parts.machine).flatMap(line => [...rods(parts, line), ...between(parts, line)]);

@@ -10,10 +10,14 @@ import { sayProblem } from '../words/index.ts';
 
 /** Three axes in a row of meshes, all given. */
 const row = (za: number, zb: number, zc: number): Machine =>
-  arrange({ a: {}, b: { at: [za + zb, 0] }, c: { at: [za + 2 * zb + zc, 0] } }, { 'a.w': za, 'b.w': zb, 'c.w': zc }, [
-    ['a.w', 'b.w'],
-    ['b.w', 'c.w'],
-  ]); // prettier-ignore
+  arrange(
+    { a: {}, b: { at: [za + zb, 0] }, c: { at: [za + 2 * zb + zc, 0] } },
+    { 'a.w': za, 'b.w': zb, 'c.w': zc },
+    [
+      ['a.w', 'b.w'],
+      ['b.w', 'c.w'],
+    ],
+  );
 const flat = (m: Machine): Machine => ({ ...m, wheels: m.wheels.map(w => ({ ...w, layer: 0 })) });
 const place = (m: Machine, id: string, to: Axis['place']): Machine => setAxisPlace(`on-${id}`, to)(m);
 const at = (m: Machine, id: string): { x: number; y: number } => derive(m).positions.at[`on-${id}`]!;
@@ -26,7 +30,13 @@ describe('places of axes', () => {
         const [ab, bc] = [za + zb, zb + zc];
         const ac = ((ab + bc) * part) / 100;
         if (ac <= Math.abs(ab - bc) + 0.5) return;
-        const m = flat(place(place(row(za, zb, zc), 'c', { kind: 'given', x: ac, y: 0 }), 'b', { kind: 'between', joints: ['m0', 'm1'], side: 'left' })); // prettier-ignore
+        const m = flat(
+          place(place(row(za, zb, zc), 'c', { kind: 'given', x: ac, y: 0 }), 'b', {
+            kind: 'between',
+            joints: ['m0', 'm1'],
+            side: 'left',
+          }),
+        );
         const b = at(m, 'b');
         const cosA = (ab * ab + ac * ac - bc * bc) / (2 * ab * ac);
         expect(b.x).to.be.closeTo(ab * cosA, 1e-9);
@@ -39,7 +49,13 @@ describe('places of axes', () => {
 
   it('on a line: at the centre distance, on that line, in either of its two places', () => {
     const line = (further: boolean): Machine =>
-      place(place(row(20, 30, 25), 'b', { kind: 'given', x: 30, y: 40 }), 'c', { kind: 'line', through: 'on-a', angleDeg: 10, joint: 'm1', further }); // prettier-ignore
+      place(place(row(20, 30, 25), 'b', { kind: 'given', x: 30, y: 40 }), 'c', {
+        kind: 'line',
+        through: 'on-a',
+        angleDeg: 10,
+        joint: 'm1',
+        further,
+      });
     for (const further of [true, false]) {
       const [b, c] = [at(line(further), 'b'), at(line(further), 'c')];
       expect(distance(b, c)).to.be.closeTo(55, 1e-9);
@@ -63,8 +79,17 @@ describe('places of axes', () => {
   });
 
   it('a change of a centre flows to all that hangs on it', () => {
-    const m = place(place(row(20, 30, 25), 'b', { kind: 'mesh', joint: 'm0', angleDeg: 90 }), 'c', { kind: 'mesh', joint: 'm1', angleDeg: 0 }); // prettier-ignore
-    const larger = { ...m, wheels: m.wheels.map(w => (w.id === 'a-w' ? { ...w, teeth: { kind: 'count' as const, count: 40 } } : w)) }; // prettier-ignore
+    const m = place(place(row(20, 30, 25), 'b', { kind: 'mesh', joint: 'm0', angleDeg: 90 }), 'c', {
+      kind: 'mesh',
+      joint: 'm1',
+      angleDeg: 0,
+    });
+    const larger = {
+      ...m,
+      wheels: m.wheels.map(w =>
+        w.id === 'a-w' ? { ...w, teeth: { kind: 'count' as const, count: 40 } } : w,
+      ),
+    };
     expect(at(m, 'c')).to.deep.equal({ x: 55, y: 50 });
     expect(at(larger, 'c').y).to.be.closeTo(70, 1e-9);
   });
@@ -100,7 +125,13 @@ describe('places of axes', () => {
     expect(drag(setAxis('on-b', { locked: true })(base), 'b', 5, 5), 'locked').to.deep.equal({ x: 50, y: 0 });
     const polar = place(base, 'b', { kind: 'polar', from: 'on-a', radius: 33, angleDeg: 0 });
     expect(drag(polar, 'b', 0, 900).y, 'so far from').to.be.closeTo(33, 1e-9);
-    const line = place(place(base, 'b', { kind: 'given', x: 0, y: 30 }), 'c', { kind: 'line', through: 'on-a', angleDeg: 0, joint: 'm1', further: true }); // prettier-ignore
+    const line = place(place(base, 'b', { kind: 'given', x: 0, y: 30 }), 'c', {
+      kind: 'line',
+      through: 'on-a',
+      angleDeg: 0,
+      joint: 'm1',
+      further: true,
+    });
     expect(drag(line, 'c', -80, 3).x, 'the nearer place on its line').to.be.below(0);
     const mirror = place(base, 'c', { kind: 'mirror', of: 'on-b', through: 'on-a', angleDeg: 90 });
     expect(distance(drag(mirror, 'c', -20, 10), { x: -20, y: 10 }), 'what it mirrors moves').to.be.below(
@@ -118,8 +149,11 @@ describe('a loop that does not close', () => {
     const m = arrange(
       { a: {}, lay: { at: [60, 0] }, back: { with: 'a' } },
       { 'a.w': 20, 'lay.w': 40, 'lay.p': 15, 'back.w': sum - 15 },
-      [['a.w', 'lay.w'], ['lay.p', 'back.w']],
-    ); // prettier-ignore
+      [
+        ['a.w', 'lay.w'],
+        ['lay.p', 'back.w'],
+      ],
+    );
     const level = (id: string): number => (id === 'a-w' || id === 'lay-w' ? 0 : 1);
     return { ...m, wheels: m.wheels.map(w => ({ ...w, layer: level(w.id) })) };
   };
@@ -129,26 +163,35 @@ describe('a loop that does not close', () => {
       expect(derive(returned(sum)).positions.findings.length, `${sum}`).to.equal(sum === 60 ? 0 : 1);
   });
 
-  it('says by how much it misses, which sum would do, and offers counts, a module and a shift that each close it', () => {
-    const m = returned(59);
-    const found = derive(m).findings.find(f => f.code === 'centres-disagree')!;
-    expect(Number(found.data['is']) - Number(found.data['needs'])).to.be.closeTo(1, 1e-9);
-    expect(found.data['sum']).to.be.closeTo(60, 1e-9);
-    expect(new Set(found.fixes.map(f => f.code))).to.deep.equal(
-      new Set(['set-teeth', 'set-shift', 'own-module']),
-    );
-    for (const fix of found.fixes) {
-      const mended = derive(must(mend(m, fix)));
-      const left = mended.findings.filter(f => f.code === 'centres-disagree');
-      const off = left.map(f => Math.abs(Number(f.data['is']) - Number(f.data['needs'])));
-      expect(Math.max(0, ...off), fix.code).to.be.below(2e-3);
-    }
-  });
+  it(
+    'says by how much it misses, which sum would do, and offers counts, a module and a ' +
+      'shift that each close it',
+    () => {
+      const m = returned(59);
+      const found = derive(m).findings.find(f => f.code === 'centres-disagree')!;
+      expect(Number(found.data['is']) - Number(found.data['needs'])).to.be.closeTo(1, 1e-9);
+      expect(found.data['sum']).to.be.closeTo(60, 1e-9);
+      expect(new Set(found.fixes.map(f => f.code))).to.deep.equal(
+        new Set(['set-teeth', 'set-shift', 'own-module']),
+      );
+      for (const fix of found.fixes) {
+        const mended = derive(must(mend(m, fix)));
+        const left = mended.findings.filter(f => f.code === 'centres-disagree');
+        const off = left.map(f => Math.abs(Number(f.data['is']) - Number(f.data['needs'])));
+        expect(Math.max(0, ...off), fix.code).to.be.below(2e-3);
+      }
+    },
+  );
 
   it('a shift that would be too large is not offered, and a sum that is no whole number gives no counts', () => {
     const far = derive(returned(45)).findings.find(f => f.code === 'centres-disagree')!;
     expect(far.fixes.map(f => f.code)).to.not.include('set-shift');
-    const half = { ...returned(58), axes: returned(58).axes.map(a => (a.id === 'on-lay' ? { ...a, place: { kind: 'given' as const, x: 60.7, y: 0 } } : a)) }; // prettier-ignore
+    const half = {
+      ...returned(58),
+      axes: returned(58).axes.map(a =>
+        a.id === 'on-lay' ? { ...a, place: { kind: 'given' as const, x: 60.7, y: 0 } } : a,
+      ),
+    };
     const odd = derive(half).findings.filter(f => f.code === 'centres-disagree');
     for (const f of odd) expect(f.fixes.map(x => x.code)).to.not.include('set-teeth');
   });

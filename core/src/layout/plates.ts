@@ -31,10 +31,16 @@ export interface Plate {
   readonly holes: readonly PlateHole[];
 }
 
-/** Stock between two holes, or a hole and the edge, below which it is likely to break out, mm (common practice, no source). */
+/**
+ * Stock between two holes, or a hole and the edge, below which it is likely to break out, mm (common practice, no
+ * source).
+ */
 export const LEAST_BRIDGE = 2;
 
-/** What a bearing hole is larger by than its arbor, mm across: as the plate's tool was measured to leave, or the middle of what a fit of ISO 286 leaves. */
+/**
+ * What a bearing hole is larger by than its arbor, mm across: as the plate's tool was measured to leave, or the
+ * middle of what a fit of ISO 286 leaves.
+ */
 export function bearingAllowance(fit: PlatesSaid['fit'], diameter: number, says?: Allowances): number {
   if (fit === 'sliding' || fit === 'free') return fitAllowance(fit, says);
   const limits = fitLimits(fit, diameter);
@@ -42,9 +48,9 @@ export function bearingAllowance(fit: PlatesSaid['fit'], diameter: number, says?
 }
 
 /**
- * The two plates of a machine, or none. Every line that passes a plate has a hole there: for the outermost arbor that passes,
- * with its fit, or for a standing rod, which is pressed in. Axes with a slot have theirs lengthened along the line of centres
- * of the mesh that it sets. Pillars are pressed in.
+ * The two plates of a machine, or none. Every line that passes a plate has a hole there: for the outermost arbor
+ * that passes, with its fit, or for a standing rod, which is pressed in. Axes with a slot have theirs lengthened
+ * along the line of centres of the mesh that it sets. Pillars are pressed in.
  */
 export function platesOf(parts: LayoutParts): Plate[] {
   const { machine, stack } = parts;
@@ -66,7 +72,19 @@ export function platesOf(parts: LayoutParts): Plate[] {
           band,
           fits,
         );
-      return at && hole ? [{ ...hole, number: i + 1, at, slot: slotOf(parts, line.arbors.map(a => a.axis)) }] : []; // prettier-ignore
+      return at && hole
+        ? [
+            {
+              ...hole,
+              number: i + 1,
+              at,
+              slot: slotOf(
+                parts,
+                line.arbors.map(a => a.axis),
+              ),
+            },
+          ]
+        : [];
     });
     const pillars = said.pillars.map((p, i): PlateHole => ({
       ...{ number: lines.length + i + 1, for: p.id, kind: 'pillar', at: { x: p.x, y: p.y } },
@@ -88,7 +106,10 @@ function holeOf(
     const [span, size] = [spans.of.get(id), sizes.get(id)];
     return span && size && overlap(span.whole, band) ? [size] : [];
   });
-  const outermost = passing.reduce<(typeof passing)[number] | undefined>((o, s) => (o && o.diameter >= s.diameter ? o : s), undefined); // prettier-ignore
+  const outermost = passing.reduce<(typeof passing)[number] | undefined>(
+    (o, s) => (o && o.diameter >= s.diameter ? o : s),
+    undefined,
+  );
   if (outermost) {
     const { arbor, diameter } = outermost;
     return { for: arbor, kind: 'bearing', diameter: diameter + bearingAllowance(said.fit, diameter, fits) };
@@ -133,12 +154,20 @@ export function plateFindings(parts: LayoutParts, plates: readonly Plate[]): Fin
         const apart = Math.min(...slotEnds(a).flatMap(p => slotEnds(b).map(q => distance(p, q))));
         const bridge = apart - (a.diameter + b.diameter) / 2;
         if (bridge < LEAST_BRIDGE)
-          found.push(finding('holes-meet', bridge < 0 ? 'stop' : 'warn', 'plan', [a.for, b.for], { bridge, least: LEAST_BRIDGE, plate: plate.side })); // prettier-ignore
+          found.push(
+            finding('holes-meet', bridge < 0 ? 'stop' : 'warn', 'plan', [a.for, b.for], {
+              bridge,
+              least: LEAST_BRIDGE,
+              plate: plate.side,
+            }),
+          );
       }
       if (parts.machine.layout.plates?.shape !== 'as the envelope' || !region) return;
       const edge = Math.min(...slotEnds(a).map(p => depthIn(region, p))) - a.diameter / 2;
       if (edge < LEAST_BRIDGE)
-        found.push(finding('hole-at-edge', 'warn', 'plan', [a.for], { edge, least: LEAST_BRIDGE, plate: plate.side })); // prettier-ignore
+        found.push(
+          finding('hole-at-edge', 'warn', 'plan', [a.for], { edge, least: LEAST_BRIDGE, plate: plate.side }),
+        );
     });
     for (const span of parts.spans.of.values()) {
       const carried = span.line.split(' ')[0] !== GROUND;

@@ -3,7 +3,10 @@ import { type Axis, byId, type Machine, type MeshJoint, meshes } from '../machin
 import { type Finding, finding } from '../result/index.ts';
 import { resolvePlace } from './resolve-place.ts';
 
-/** Where every axis stands at rest, mm, in the ground's coordinates (arms at their angle of rest), and what does not close. */
+/**
+ * Where every axis stands at rest, mm, in the ground's coordinates (arms at their angle of rest), and what does not
+ * close.
+ */
 export interface Positions {
   readonly at: Readonly<Record<string, Point>>;
   readonly findings: readonly Finding[];

@@ -31,7 +31,10 @@ function border(region: Region): { x: number; y: number }[] {
   const corners = cornersOf(region);
   return corners.flatMap((p, i) => {
     const q = corners[(i + 1) % corners.length]!;
-    return Array.from({ length: 400 }, (_, k) => ({ x: p.x + ((q.x - p.x) * k) / 400, y: p.y + ((q.y - p.y) * k) / 400 })); // prettier-ignore
+    return Array.from({ length: 400 }, (_, k) => ({
+      x: p.x + ((q.x - p.x) * k) / 400,
+      y: p.y + ((q.y - p.y) * k) / 400,
+    }));
   });
 }
 
@@ -104,7 +107,13 @@ describe('hulls', () => {
 
   it('of one point are a circle, of two a slot; of none there is nothing', () => {
     expect(signedArea(flatten(hullRound([{ x: 1, y: 1 }], 3), 1e-4))).to.be.closeTo(9 * Math.PI, 0.01);
-    const slot = hullRound([{ x: 0, y: 0 }, { x: 10, y: 0 }], 2); // prettier-ignore
+    const slot = hullRound(
+      [
+        { x: 0, y: 0 },
+        { x: 10, y: 0 },
+      ],
+      2,
+    );
     expect(signedArea(flatten(slot, 1e-4))).to.be.closeTo(40 + 4 * Math.PI, 0.01);
     expect(() => hullRound([], 2)).to.throw(RangeError);
     expect(() => hullRound([{ x: 0, y: 0 }], 0)).to.throw(RangeError);

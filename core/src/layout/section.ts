@@ -36,9 +36,9 @@ export interface SectionParts extends LayoutParts {
 }
 
 /**
- * The section that runs from axis to axis in straight lines, laid out flat: every line keeps its true distance from the one
- * before, so that wheels in mesh meet at their pitch circles. Each thing is cut in halves by its bore; plates are open at
- * their holes. Axes without a place are left out.
+ * The section that runs from axis to axis in straight lines, laid out flat: every line keeps its true distance from
+ * the one before, so that wheels in mesh meet at their pitch circles. Each thing is cut in halves by its bore;
+ * plates are open at their holes. Axes without a place are left out.
  */
 export function sectionThrough(parts: SectionParts, axes: readonly string[]): Section {
   const placed = axes.flatMap(axis => {
@@ -140,14 +140,25 @@ function plateCuts(
     let from = left;
     for (const hole of [...open, { from: right, to: right }]) {
       if (hole.from > from)
-        cuts.push({ kind: 'plate', id: plate.side, member: undefined, left: from, right: hole.from, low: plate.band.from, high: plate.band.to }); // prettier-ignore
+        cuts.push({
+          kind: 'plate',
+          id: plate.side,
+          member: undefined,
+          left: from,
+          right: hole.from,
+          low: plate.band.from,
+          high: plate.band.to,
+        });
       from = Math.max(from, hole.to);
     }
     return cuts;
   });
 }
 
-/** Axes for a section when none are chosen: from the drive’s through what meshes with it, each next to one it meshes with, as far as one walk leads. */
+/**
+ * Axes for a section when none are chosen: from the drive’s through what meshes with it, each next to one it meshes
+ * with, as far as one walk leads.
+ */
 export function usualSection(
   machine: Pick<Machine, 'axes' | 'members' | 'wheels' | 'joints' | 'drive'>,
 ): string[] {

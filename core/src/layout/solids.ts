@@ -8,13 +8,19 @@ import type { Band, Stack } from './stack.ts';
 import { type TubeSize, USUAL_TUBES } from './tubes.ts';
 import { armKey, type MotionParts, type Turning, turningAxis } from './turning.ts';
 
-/** What a wheel fills round its axis, mm: from `inner`, the clear room within a ring, to `outer`. A plain wheel fills its middle too. */
+/**
+ * What a wheel fills round its axis, mm: from `inner`, the clear room within a ring, to `outer`. A plain wheel
+ * fills its middle too.
+ */
 export interface Extent {
   readonly inner: number | undefined;
   readonly outer: number;
 }
 
-/** A thing that fills room: round about a line that stands or is carried, or a bar from an arm's line out to another. */
+/**
+ * A thing that fills room: round about a line that stands or is carried, or a bar from an arm's line out to
+ * another.
+ */
 export interface Solid {
   readonly kind: 'wheel' | 'arbor' | 'arm' | 'pillar';
   /** The wheel, the arbor, the arm or the pillar. */
@@ -160,7 +166,13 @@ function pillarSolids({ machine, stack }: LayoutParts): Solid[] {
   return (machine.layout.plates?.pillars ?? []).map((p): Solid => {
     const path = { x: p.x, y: p.y, vectors: [] };
     const base = { kind: 'pillar' as const, id: p.id, member: undefined, line: undefined, copy: 0, path };
-    return { ...base, band: { from: back.from, to: front.to }, inner: undefined, outer: p.diameter / 2, bar: undefined }; // prettier-ignore
+    return {
+      ...base,
+      band: { from: back.from, to: front.to },
+      inner: undefined,
+      outer: p.diameter / 2,
+      bar: undefined,
+    };
   });
 }
 

@@ -24,7 +24,10 @@ export interface Span {
   readonly stands: 'in the plates' | 'on another' | 'on a standing rod' | 'free';
 }
 
-/** Two arbors of one line neither of which can turn within the other: each would pass through what stands on the other. */
+/**
+ * Two arbors of one line neither of which can turn within the other: each would pass through what stands on the
+ * other.
+ */
 export interface NestClash {
   readonly a: string;
   readonly b: string;
@@ -35,7 +38,10 @@ export interface Spans {
   readonly clashes: readonly NestClash[];
 }
 
-/** What a hand or a crank needs beyond the outermost plate or layer, and how much each tube leaves of the one within, mm. */
+/**
+ * What a hand or a crank needs beyond the outermost plate or layer, and how much each tube leaves of the one
+ * within, mm.
+ */
 export const BEYOND = 8;
 export const STEP = 4;
 
@@ -46,7 +52,10 @@ interface Draft {
   readonly reaching: Band;
 }
 
-/** The reach of every arbor, and which turns in which: on each line the one whose wheels the other would pass lies within. */
+/**
+ * The reach of every arbor, and which turns in which: on each line the one whose wheels the other would pass lies
+ * within.
+ */
 export function spansOf(machine: Parts, stack: Stack = stackOf(machine)): Spans {
   const arms = armLayers(machine);
   const of = new Map<string, Span>();
@@ -93,8 +102,9 @@ const showsAnything = (machine: Pick<Machine, 'aims' | 'indicators'>, id: string
   machine.aims.some(a => a.member === id) || machine.indicators.some(i => i.member === id);
 
 /**
- * For every arbor of a line those that turn within it, the innermost first; pairs that cannot nest are told. What leaves only one way
- * is settled first; a pair that could nest either way goes the way that closes no circle; one that closes a circle cannot nest.
+ * For every arbor of a line those that turn within it, the innermost first; pairs that cannot nest are told. What
+ * leaves only one way is settled first; a pair that could nest either way goes the way that closes no circle; one
+ * that closes a circle cannot nest.
  */
 function nest(drafts: readonly Draft[], clashes: NestClash[]): Map<string, string[]> {
   const inner = new Map(drafts.map(d => [d.arbor.id, new Set<string>()] as const));
@@ -130,7 +140,10 @@ function standing(
 ): [string, Span][] {
   const innermost = drafts.filter(d => (within.get(d.arbor.id)?.length ?? 0) === 0);
   const [root] = innermost;
-  const alone = root && innermost.length === 1 && drafts.every(d => d === root || within.get(d.arbor.id)?.includes(root.arbor.id)); // prettier-ignore
+  const alone =
+    root &&
+    innermost.length === 1 &&
+    drafts.every(d => d === root || within.get(d.arbor.id)?.includes(root.arbor.id));
   return drafts.map(d => {
     const inside = within.get(d.arbor.id) ?? [];
     const planted = alone === true && d === root && stack.back !== undefined && line.frame === GROUND;

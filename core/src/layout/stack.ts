@@ -8,7 +8,10 @@ export interface Band {
   readonly to: number;
 }
 
-/** The heights of all layers and plates, mm from the underside of the lowest; a layer is as thick as its thickest wheel. */
+/**
+ * The heights of all layers and plates, mm from the underside of the lowest; a layer is as thick as its thickest
+ * wheel.
+ */
 export interface Stack {
   readonly layers: ReadonlyMap<number, Band>;
   readonly lowest: number;

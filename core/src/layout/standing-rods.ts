@@ -4,7 +4,10 @@ import type { Spans } from './spans.ts';
 import type { Band, Stack } from './stack.ts';
 import { USUAL_TUBES } from './tubes.ts';
 
-/** A rod that stands still and on which arbors of a line turn side by side: no arbor of theirs runs through them all. */
+/**
+ * A rod that stands still and on which arbors of a line turn side by side: no arbor of theirs runs through them
+ * all.
+ */
 export interface StandingRod {
   readonly line: Line;
   /** The first arbor that turns on it, by which it is named. */

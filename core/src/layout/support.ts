@@ -1,5 +1,5 @@
 import { arbors, axisOfWheel, byId, GROUND, type Machine, type MeshJoint, meshes } from '../machine/index.ts';
-import { type Finding, finding } from '../result/index.ts';
+import { type Finding, finding, fix } from '../result/index.ts';
 import { holdOf } from './pieces.ts';
 import type { LayoutParts } from './solids.ts';
 
@@ -16,7 +16,7 @@ export function supportFindings(parts: LayoutParts): Finding[] {
     const meshing = meshes(parts.machine).find(j => pushesOneSide(parts, j, m));
     if (!meshing) return [];
     const pushing = PUSHING.has(meshing.type);
-    const fixes = m.support === undefined || m.support === 'both' ? [] : [{ code: 'support-both', subject: m.id, value: 0 }]; // prettier-ignore
+    const fixes = m.support === undefined || m.support === 'both' ? [] : [fix('support-both', m.id)];
     const data = { type: meshing.type, side: m.support ?? 'beyond' };
     return [finding('held-one-side', pushing ? 'warn' : 'note', 'plan', [m.id, meshing.id], data, fixes)];
   });
@@ -42,12 +42,24 @@ function looseFindings(machine: Pick<Machine, 'wheels'>): Finding[] {
   return machine.wheels.flatMap(w => {
     const hold = holdOf(machine, w.id);
     return hold.how === 'nothing'
-      ? [finding('nothing-holds', 'note', 'plan', [w.id], { fit: w.bore && 'fit' in w.bore ? (w.bore.fit ?? '') : '' }, [{ code: 'press-bore', subject: w.id, value: 0 }])] // prettier-ignore
+      ? [
+          finding(
+            'nothing-holds',
+            'note',
+            'plan',
+            [w.id],
+            { fit: w.bore && 'fit' in w.bore ? (w.bore.fit ?? '') : '' },
+            [fix('press-bore', w.id)],
+          ),
+        ]
       : [];
   });
 }
 
-/** Of meshes of sawn parts between plates the first whose bearings cannot be set: one slot is worth more than filing teeth. */
+/**
+ * Of meshes of sawn parts between plates the first whose bearings cannot be set: one slot is worth more than filing
+ * teeth.
+ */
 function settingFindings({ machine, stack }: LayoutParts): Finding[] {
   if (!stack.back) return [];
   const sawn = byId(machine.processes, machine.process)?.kind === 'saw';
@@ -58,8 +70,8 @@ function settingFindings({ machine, stack }: LayoutParts): Finding[] {
   );
   const [first] = open;
   if (!first) return [];
-  const fix = { code: 'slot-bearing', subject: first.id, value: 1 };
-  return [finding('mesh-wants-setting', 'note', 'plan', [first.id], { more: open.length - 1 }, [fix])];
+  const mend = fix('slot-bearing', first.id, 1);
+  return [finding('mesh-wants-setting', 'note', 'plan', [first.id], { more: open.length - 1 }, [mend])];
 }
 
 const bothOnGround = (machine: Pick<Machine, 'wheels' | 'members' | 'axes'>, j: MeshJoint): boolean =>

@@ -1,9 +1,12 @@
 import { type Arbor, arbors, byId, type Machine } from '../machine/index.ts';
-import { type Finding, finding } from '../result/index.ts';
+import { type Finding, finding, fix } from '../result/index.ts';
 import { linesOf } from './lines.ts';
 import type { Spans } from './spans.ts';
 
-/** Sizes where nothing is said: a 3 mm rod, tubes with walls of half a millimetre, a tenth of running play (common practice). */
+/**
+ * Sizes where nothing is said: a 3 mm rod, tubes with walls of half a millimetre, a tenth of running play (common
+ * practice).
+ */
 export const USUAL_TUBES: NonNullable<Machine['layout']['tubes']> = { rod: 3, wall: 0.5, running: 0.1 };
 
 /** The thinnest wall of a tube to trust, and the least play in which one turns, mm (common practice, no source). */
@@ -37,7 +40,10 @@ function acrossOf(section: NonNullable<Arbor['section']>): number {
   }
 }
 
-/** The round bore of the wheels of an arbor, where one is said: so thick is a plain rod that nothing else is said of. */
+/**
+ * The round bore of the wheels of an arbor, where one is said: so thick is a plain rod that nothing else is said
+ * of.
+ */
 function boredFor({ wheels }: Parts, arbor: string): number | undefined {
   const bores = wheels.flatMap(w =>
     w.member === arbor && w.bore?.kind === 'round' ? [w.bore.diameter] : [],
@@ -46,8 +52,8 @@ function boredFor({ wheels }: Parts, arbor: string): number | undefined {
 }
 
 /**
- * The size of every arbor, the innermost first: a rod; round it tubes, each with the running play and its wall. Arbors with
- * a section keep it. One beside others on a standing rod is bored for that.
+ * The size of every arbor, the innermost first: a rod; round it tubes, each with the running play and its wall.
+ * Arbors with a section keep it. One beside others on a standing rod is bored for that.
  */
 export function tubeSizes(machine: Parts, spans: Spans): ReadonlyMap<string, TubeSize> {
   const usual = machine.layout.tubes ?? USUAL_TUBES;
@@ -79,17 +85,33 @@ export function tubeSizes(machine: Parts, spans: Spans): ReadonlyMap<string, Tub
   return sizes;
 }
 
-/** Tubes that bind on what turns in them, solid rods about which others should turn, thin walls, and bores that are not for their tube. */
+/**
+ * Tubes that bind on what turns in them, solid rods about which others should turn, thin walls, and bores that are
+ * not for their tube.
+ */
 export function tubeFindings(machine: Parts, spans: Spans, sizes: ReadonlyMap<string, TubeSize>): Finding[] {
   const found: Finding[] = spans.clashes.map(({ a, b }) =>
-    finding('tubes-cannot-nest', 'stop', 'plan', [a, b], {}, [{ code: 'find-layers', subject: a, value: 0 }]),
+    finding('tubes-cannot-nest', 'stop', 'plan', [a, b], {}, [fix('find-layers', a)]),
   );
   for (const tube of sizes.values()) {
     const inner = tube.within === undefined ? undefined : sizes.get(tube.within);
     if (inner && tube.bore === undefined)
-      found.push(finding('rod-round-rod', 'stop', 'plan', [tube.arbor, inner.arbor], { inner: inner.diameter }, [{ code: 'set-tube', subject: tube.arbor, value: roundUp(inner.diameter + USUAL_TUBES.running) }])); // prettier-ignore
+      found.push(
+        finding('rod-round-rod', 'stop', 'plan', [tube.arbor, inner.arbor], { inner: inner.diameter }, [
+          fix('set-tube', tube.arbor, roundUp(inner.diameter + USUAL_TUBES.running)),
+        ]),
+      );
     if (inner && tube.running !== undefined && tube.running < LEAST_RUNNING)
-      found.push(finding('tube-binds', 'stop', 'plan', [tube.arbor, inner.arbor], { bore: tube.bore ?? 0, inner: inner.diameter, least: LEAST_RUNNING }, [{ code: 'set-tube', subject: tube.arbor, value: roundUp(inner.diameter + USUAL_TUBES.running) }])); // prettier-ignore
+      found.push(
+        finding(
+          'tube-binds',
+          'stop',
+          'plan',
+          [tube.arbor, inner.arbor],
+          { bore: tube.bore ?? 0, inner: inner.diameter, least: LEAST_RUNNING },
+          [fix('set-tube', tube.arbor, roundUp(inner.diameter + USUAL_TUBES.running))],
+        ),
+      );
     const wall = tube.bore === undefined ? undefined : (tube.diameter - tube.bore) / 2;
     if (wall !== undefined && wall < LEAST_WALL - 1e-9)
       found.push(finding('thin-tube', 'warn', 'plan', [tube.arbor], { wall, least: LEAST_WALL }));
@@ -105,7 +127,9 @@ function boreFindings({ wheels }: Parts, { arbor, diameter }: TubeSize): Finding
     const off = w.bore.diameter - diameter;
     if (off > -0.3 && off < 0.5) return [];
     const data = { bore: w.bore.diameter, tube: diameter };
-    return [finding('bore-not-for-tube', 'warn', 'plan', [w.id], data, [{ code: 'set-bore', subject: w.id, value: roundUp(diameter) }])]; // prettier-ignore
+    return [
+      finding('bore-not-for-tube', 'warn', 'plan', [w.id], data, [fix('set-bore', w.id, roundUp(diameter))]),
+    ];
   });
 }
 

@@ -35,7 +35,10 @@ export function armKey(
   return isZero(rate) ? undefined : { key: `${rate.num}/${rate.den}`, rate };
 }
 
-/** An axis through the whole motion; `turn` (radians) for a further place of what stands in several. Undefined without a place. */
+/**
+ * An axis through the whole motion; `turn` (radians) for a further place of what stands in several. Undefined
+ * without a place.
+ */
 export function turningAxis(parts: MotionParts, axisId: string, turn = 0): Turning | undefined {
   const axis = byId(parts.machine.axes, axisId);
   const here = parts.at[axisId];
@@ -83,8 +86,8 @@ export interface Reach {
 
 /**
  * Nearest and farthest distance of a turning point from the origin. A standing vector and one that turns, or two that
- * turn, reach every distance between the difference and the sum of their lengths. With more, that is a bound; it is made
- * exact (to `EXACT` mm) by searching the whole period of the rates, where that is not too long.
+ * turn, reach every distance between the difference and the sum of their lengths. With more, that is a bound; it is
+ * made exact (to `EXACT` mm) by searching the whole period of the rates, where that is not too long.
  */
 export function reachOf(p: Turning): Reach {
   const lengths = p.vectors.map(v => Math.hypot(v.x, v.y));
@@ -105,9 +108,9 @@ const MOST_TURNS = 400;
 const MOST_LOOKS = 60_000;
 
 /**
- * The least distance over a whole period: intervals of time are halved where the speed of the point would allow less than
- * what was found (the distance changes no faster than the sum of the vectors' speeds). Undefined where the rates are not all
- * known, or the period is too long.
+ * The least distance over a whole period: intervals of time are halved where the speed of the point would allow
+ * less than what was found (the distance changes no faster than the sum of the vectors' speeds). Undefined where
+ * the rates are not all known, or the period is too long.
  */
 function leastOverPeriod(p: Turning): number | undefined {
   const rates = p.vectors.flatMap(v => (v.rate ? [v.rate] : []));

@@ -3,18 +3,22 @@ import { arrange } from '../../test/arrange.ts';
 import { derive } from '../derive/index.ts';
 import { hangOn, toggleHold } from '../hand/index.ts';
 import { plantPlanetary } from '../build/index.ts';
-import { editForFix, type Machine, newMachine, readMachine } from './index.ts';
+import { type Machine, newMachine, readMachine } from './index.ts';
 import { toFraction } from '../rational/index.ts';
 import { must, type Result } from '../result/index.ts';
 import { sayFinding, sayFix, sayProblem } from '../words/index.ts';
+import { withFix } from '../../test/find.ts';
 
 /** A drive with two trains of its own, so that what still works can be seen beside what does not. */
 const two = (): Machine =>
   arrange(
     { drive: {}, one: { at: [60, 0] }, other: { at: [-60, 0] } },
     { 'drive.a': 20, 'one.b': 40, 'drive.c': 30, 'other.d': 30 },
-    [['drive.a', 'one.b'], ['drive.c', 'other.d']],
-  ); // prettier-ignore
+    [
+      ['drive.a', 'one.b'],
+      ['drive.c', 'other.d'],
+    ],
+  );
 const other = (m: Machine): string => toFraction(derive(m).train.rates['other']!);
 const read = (change: (m: Machine) => unknown): Result<Machine> => readMachine(JSON.stringify(change(two())));
 const refusal = (r: Result<unknown>): string => {
@@ -60,13 +64,28 @@ describe('input that cannot work', () => {
   it('two drives: the second is no part of the document, and a held drive is refused or found', () => {
     expect(refusal(read(m => ({ ...m, drive: [m.drive, m.drive] })))).to.match(/^file-/);
     expect(refusal(toggleHold(two(), 'drive'))).to.equal('hand-hold-drive');
-    const held = { ...two(), members: two().members.map(m => (m.id === 'drive' ? { ...m, held: 'ground' } : m)) } as Machine; // prettier-ignore
+    const held = {
+      ...two(),
+      members: two().members.map(m => (m.id === 'drive' ? { ...m, held: 'ground' } : m)),
+    } as Machine;
     expect(findings(held)).to.include('contradiction');
   });
 
   it('an aim on the drive: a finding with what to do, the other aims are weighed', () => {
-    const aim = { name: 'a', wanted: '1', sense: 'either' as const, tolerance: { degrees: '1', over: '9 turns' }, frame: 'ground' }; // prettier-ignore
-    const m: Machine = { ...two(), aims: [{ ...aim, id: 'x', member: 'drive' }, { ...aim, id: 'y', member: 'other' }] }; // prettier-ignore
+    const aim = {
+      name: 'a',
+      wanted: '1',
+      sense: 'either' as const,
+      tolerance: { degrees: '1', over: '9 turns' },
+      frame: 'ground',
+    };
+    const m: Machine = {
+      ...two(),
+      aims: [
+        { ...aim, id: 'x', member: 'drive' },
+        { ...aim, id: 'y', member: 'other' },
+      ],
+    };
     expect(findings(m)).to.include('aim-on-drive');
     expect(derive(m).aims['y']!.status).to.equal('met');
   });
@@ -80,8 +99,8 @@ describe('input that cannot work', () => {
     };
     const found = derive(bad).findings.find(f => f.code === 'planets-misfit')!;
     expect(sayFinding(found, bad).advice).to.include('2, 3, 4, 6, 7, 12');
-    expect(sayFix(found.fixes[0]!).length).to.be.greaterThan(5);
-    expect(findings(editForFix(found.fixes[0]!)(bad))).to.not.include('planets-misfit');
+    expect(sayFix(found.fixes[0]!, bad).length).to.be.greaterThan(5);
+    expect(findings(withFix(bad, found.fixes[0]))).to.not.include('planets-misfit');
     expect(must(readMachine(JSON.stringify(bad)))).to.deep.equal(bad);
   });
 

@@ -62,7 +62,14 @@ describe('machine files', () => {
   });
 
   it('of version 5 keep their hands and dials, which gain a shape, a ring and a distance', () => {
-    const before = ['hand', 'dial', 'globe', 'body'].map((kind, i) => ({ id: `i${i}`, name: kind, member: 'arbor2', kind, radius: 20, settingDeg: 15 })); // prettier-ignore
+    const before = ['hand', 'dial', 'globe', 'body'].map((kind, i) => ({
+      id: `i${i}`,
+      name: kind,
+      member: 'arbor2',
+      kind,
+      radius: 20,
+      settingDeg: 15,
+    }));
     const old = { ...before7(starter), version: 5, indicators: before };
     const [hand, dial, globe, body] = must(readMachine(JSON.stringify(old))).indicators;
     expect(hand).to.deep.equal({ ...before[0], shape: 'tapered' });
@@ -77,10 +84,15 @@ describe('machine files', () => {
   });
 
   it('with a hand on a dial that is not there, or a dial on no axis, are refused by name', () => {
-    const change = (more: object): string => damaged(m => Object.assign((m as unknown as { indicators: object[] }).indicators[1]!, more)); // prettier-ignore
+    const change = (more: object): string =>
+      damaged(m => Object.assign((m as unknown as { indicators: object[] }).indicators[1]!, more));
     expect(change({ dial: 'nowhere' })).to.equal('missing-dial');
     expect(change({ dial: 'hour-hand' }), 'a hand is no dial').to.equal('missing-dial');
-    expect(damaged(m => Object.assign((m as unknown as { indicators: object[] }).indicators[0]!, { axis: 'axis99' }))).to.equal('missing-axis'); // prettier-ignore
+    expect(
+      damaged(m =>
+        Object.assign((m as unknown as { indicators: object[] }).indicators[0]!, { axis: 'axis99' }),
+      ),
+    ).to.equal('missing-axis');
   });
 
   it('of version 1 are brought up to date: nothing is lost, and an empty list of plans is added', () => {
@@ -110,10 +122,40 @@ describe('machine files', () => {
 
   it('keep plans, wide searches, arms and the way a drive rolls', () => {
     const data = JSON.parse(starter) as Damageable & Record<string, unknown>;
-    const branch = { aim: 'tide', stages: [{ driving: 20, driven: 40 }, { driving: 25, driven: 35 }] }; // prettier-ignore
-    const plan = { id: 'p1', aims: ['tide', 'moon'], school: 'cascade', objective: 'worst error', drive: 'given', least: 12, most: 60, leastSum: 60, mostSum: 60, found: { proven: true, branches: [branch, { ...branch, aim: 'moon', from: 'tide' }] } }; // prettier-ignore
+    const branch = {
+      aim: 'tide',
+      stages: [
+        { driving: 20, driven: 40 },
+        { driving: 25, driven: 35 },
+      ],
+    };
+    const plan = {
+      id: 'p1',
+      aims: ['tide', 'moon'],
+      school: 'cascade',
+      objective: 'worst error',
+      drive: 'given',
+      least: 12,
+      most: 60,
+      leastSum: 60,
+      mostSum: 60,
+      found: { proven: true, branches: [branch, { ...branch, aim: 'moon', from: 'tide' }] },
+    };
     const found = { proven: true, front: [{ driving: [20], driven: [40] }], top: [] };
-    const search = { id: 's1', aim: 'tide', least: 12, most: 100, stages: [4], coaxial: true, module: 1, secondModule: 1.25, stock: '20, 30×2', positions: [{ driving: { least: 20, most: 20 } }, {}], centre: { distance: 40, within: 0.5 }, found }; // prettier-ignore
+    const search = {
+      id: 's1',
+      aim: 'tide',
+      least: 12,
+      most: 100,
+      stages: [4],
+      coaxial: true,
+      module: 1,
+      secondModule: 1.25,
+      stock: '20, 30×2',
+      positions: [{ driving: { least: 20, most: 20 } }, {}],
+      centre: { distance: 40, within: 0.5 },
+      found,
+    };
     const whole = {
       ...data,
       plans: [plan],

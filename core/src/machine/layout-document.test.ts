@@ -29,7 +29,15 @@ const reads = (data: unknown): string => {
 
 describe('the layout in the document', () => {
   it('comes back as it was written, all of it', () => {
-    const region = { kind: 'outline' as const, name: 'case.dxf', points: [[0, 0], [9, 0], [9, 9]] as [number, number][] }; // prettier-ignore
+    const region = {
+      kind: 'outline' as const,
+      name: 'case.dxf',
+      points: [
+        [0, 0],
+        [9, 0],
+        [9, 9],
+      ] as [number, number][],
+    };
     const full: Machine = setArbor('arbor1', {
       support: 'back',
       reach: 'neither',
@@ -67,8 +75,29 @@ describe('the layout in the document', () => {
     expect(reads(with_({ envelope: { region: { kind: 'circle', x: 0, y: 0, diameter: 0 } } }))).to.equal(
       'file-invalid',
     );
-    expect(reads(with_({ envelope: { region: { kind: 'outline', name: 'x', points: [[0, 0], [1, 1]] } } }))).to.equal('file-invalid'); // prettier-ignore
-    expect(reads(with_({ keepOuts: [{ id: 'wheel1', name: 'x', region: { kind: 'circle', x: 0, y: 0, diameter: 1 } }] }))).to.equal('id-twice'); // prettier-ignore
+    expect(
+      reads(
+        with_({
+          envelope: {
+            region: {
+              kind: 'outline',
+              name: 'x',
+              points: [
+                [0, 0],
+                [1, 1],
+              ],
+            },
+          },
+        }),
+      ),
+    ).to.equal('file-invalid');
+    expect(
+      reads(
+        with_({
+          keepOuts: [{ id: 'wheel1', name: 'x', region: { kind: 'circle', x: 0, y: 0, diameter: 1 } }],
+        }),
+      ),
+    ).to.equal('id-twice');
     const plates = {
       thickness: 3,
       margin: 2,
@@ -91,7 +120,9 @@ describe('the layout in the document', () => {
     expect(reads(place(1, { kind: 'mirror', of: 'gone', through: 'axis1', angleDeg: 3 }))).to.equal(
       'missing-axis',
     );
-    expect(reads(place(1, { kind: 'line', through: 'axis1', angleDeg: 3, joint: 'gone', further: true }))).to.equal('missing-joint'); // prettier-ignore
+    expect(
+      reads(place(1, { kind: 'line', through: 'axis1', angleDeg: 3, joint: 'gone', further: true })),
+    ).to.equal('missing-joint');
     expect(reads(place(0, { kind: 'mirror', of: 'axis2', through: 'axis3', angleDeg: 3 }))).to.equal(
       'axis-on-itself',
     );
@@ -99,7 +130,9 @@ describe('the layout in the document', () => {
 
   it('knows what every kind of place hangs on', () => {
     expect(placeHangsOn({ kind: 'given', x: 0, y: 0 })).to.deep.equal({ joints: [], axes: [] });
-    expect(placeHangsOn({ kind: 'line', through: 'a', angleDeg: 0, joint: 'j', further: false })).to.deep.equal({ joints: ['j'], axes: ['a'] }); // prettier-ignore
+    expect(
+      placeHangsOn({ kind: 'line', through: 'a', angleDeg: 0, joint: 'j', further: false }),
+    ).to.deep.equal({ joints: ['j'], axes: ['a'] });
     expect(placeHangsOn({ kind: 'mirror', of: 'b', through: 'a', angleDeg: 0 }).axes).to.deep.equal([
       'b',
       'a',

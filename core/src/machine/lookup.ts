@@ -6,7 +6,10 @@ export const byId = <T extends { readonly id: string }>(
   id: string | undefined,
 ): T | undefined => list.find(x => x.id === id);
 
-/** The way that the drive turns, seen from the front: 1 counter-clockwise, −1 clockwise. Rates are signed against it. */
+/**
+ * The way that the drive turns, seen from the front: 1 counter-clockwise, −1 clockwise. Rates are signed against
+ * it.
+ */
 export const driveWay = ({ drive }: Pick<Machine, 'drive'>): 1 | -1 =>
   drive?.turns === 'clockwise' ? -1 : 1;
 

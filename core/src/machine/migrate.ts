@@ -2,12 +2,12 @@ import { VERSION } from './schema/machine.ts';
 
 /**
  * Steps from one version of the document to the next, by the version they start from. Version 1 is the first; version 2
- * added plans for several outputs, wider searches with what they found, aims seen from an arm, and the way a drive rolls;
- * version 3 added the mode a machine stands in, what turns the drive, and the way bevels, worms and racks stand; version 4
- * added what tooth forms beside the involute are made from, bores of other shapes, and bodies; version 5
- * added the layout: envelope, plates, tubes, axes on lines and in mirrors; version 6 added what hands, dials, globes and
- * bodies look like and how they are read, and the way round that the drive turns; version 7 added materials, and parts made
- * otherwise than the rest.
+ * added plans for several outputs, wider searches with what they found, aims seen from an arm, and the way a drive
+ * rolls; version 3 added the mode a machine stands in, what turns the drive, and the way bevels, worms and racks
+ * stand; version 4 added what tooth forms beside the involute are made from, bores of other shapes, and bodies;
+ * version 5 added the layout: envelope, plates, tubes, axes on lines and in mirrors; version 6 added what hands,
+ * dials, globes and bodies look like and how they are read, and the way round that the drive turns; version 7 added
+ * materials, and parts made otherwise than the rest.
  */
 const STEPS: Readonly<Record<number, (data: unknown) => unknown>> = {
   1: data => ({ ...(data as object), version: 2, plans: [] }),

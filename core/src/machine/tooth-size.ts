@@ -56,7 +56,10 @@ function moduleByDiameter(toothing: Toothing, size: ByDiameter, wheels: readonly
     : fail('size-impossible', { toothing: toothing.name });
 }
 
-/** What a diameter counts for: the teeth, more of them in normal modules where they lean, and which way depths go (inwards in a ring). */
+/**
+ * What a diameter counts for: the teeth, more of them in normal modules where they lean, and which way depths go
+ * (inwards in a ring).
+ */
 function reckoned(toothing: Toothing, wheel: Wheel, count: number): readonly [teeth: number, out: 1 | -1] {
   const cos = Math.cos(((toothing.helixDeg ?? 0) * Math.PI) / 180);
   return [count / cos, wheel.role === 'ring' ? -1 : 1];

@@ -1,6 +1,9 @@
 import type { Machine, Process } from '../machine/index.ts';
 
-/** A caution for a way of making, by code; its words stand where it is shown. Common practice; local codes and the maker of a tool go first. */
+/**
+ * A caution for a way of making, by code; its words stand where it is shown. Common practice; local codes and the
+ * maker of a tool go first.
+ */
 export type Caution =
   | 'laser-chlorine'
   | 'laser-fire'

@@ -18,7 +18,10 @@ describe('compensation', () => {
     const p = { id: 'p', name: 'p' };
     expect(growthOf({ ...p, kind: 'laser', kerf: 0.2 })).to.deep.equal({ outline: 0.1, hole: 0.1 });
     expect(growthOf({ ...p, kind: 'router', cutter: 3 })).to.deep.equal({ outline: 1.5, hole: 1.5 });
-    expect(growthOf({ ...p, kind: 'printer', outlineGrowth: 0.08, holeShrink: 0.3 })).to.deep.equal({ outline: -0.08, hole: -0.15 }); // prettier-ignore
+    expect(growthOf({ ...p, kind: 'printer', outlineGrowth: 0.08, holeShrink: 0.3 })).to.deep.equal({
+      outline: -0.08,
+      hole: -0.15,
+    });
     expect(leavesAsIs(growthOf({ ...p, kind: 'printer' }))).to.equal(true);
     expect(leavesAsIs(growthOf({ ...p, kind: 'saw', kerf: 0.4 }))).to.equal(false);
   });
@@ -67,7 +70,22 @@ describe('compensation', () => {
     };
     expect(code(square(2), -1.1)).to.equal('compensation-swallows');
     expect(code(circle({ x: 0, y: 0 }, 1), -1)).to.equal('compensation-swallows');
-    const dumbbell = polygon([[0, 0], [10, 0], [10, 4], [20, 4], [20, 0], [30, 0], [30, 10], [20, 10], [20, 6], [10, 6], [10, 10], [0, 10]].map(([x, y]) => ({ x: x!, y: y! }))); // prettier-ignore
+    const dumbbell = polygon(
+      [
+        [0, 0],
+        [10, 0],
+        [10, 4],
+        [20, 4],
+        [20, 0],
+        [30, 0],
+        [30, 10],
+        [20, 10],
+        [20, 6],
+        [10, 6],
+        [10, 10],
+        [0, 10],
+      ].map(([x, y]) => ({ x: x!, y: y! })),
+    );
     expect(code(dumbbell, -0.5)).to.equal('ok');
     expect(code(dumbbell, -1.5), 'its neck is 2 mm').to.equal('compensation-swallows');
     const all = compensated(square(20), [circle({ x: 10, y: 10 }, 1)], { outline: 1.5, hole: 1.5 }, 0.01);
@@ -75,7 +93,18 @@ describe('compensation', () => {
   });
 
   it('a cutter leaves (1 − π/4)·r² in each inside corner of a square notch, and nothing at outside corners', () => {
-    const notch = polygon([[0, 0], [30, 0], [30, 20], [20, 20], [20, 10], [10, 10], [10, 20], [0, 20]].map(([x, y]) => ({ x: x!, y: y! }))); // prettier-ignore
+    const notch = polygon(
+      [
+        [0, 0],
+        [30, 0],
+        [30, 20],
+        [20, 20],
+        [20, 10],
+        [10, 10],
+        [10, 20],
+        [0, 20],
+      ].map(([x, y]) => ({ x: x!, y: y! })),
+    );
     for (const r of [1, 2, 4])
       expect(leftUncut(notch, r, 1e-4)).to.be.closeTo(2 * (1 - Math.PI / 4) * r * r, 0.01);
     const corners = uncutCorners(notch, 2, 1e-3);

@@ -4,8 +4,8 @@ import type { Process } from '../machine/index.ts';
 import { fail, ok, type Result } from '../result/index.ts';
 
 /**
- * How much more material the file shows than the finished part has, mm: its outline stands so far outside, the edge of a hole so far
- * inside the hole. Negative where a process adds material of its own.
+ * How much more material the file shows than the finished part has, mm: its outline stands so far outside, the edge
+ * of a hole so far inside the hole. Negative where a process adds material of its own.
  */
 export interface Growth {
   readonly outline: number;
@@ -13,8 +13,9 @@ export interface Growth {
 }
 
 /**
- * A laser and a saw take half their kerf on either side of the line, a router half its cutter; a printer lays outlines on too wide
- * and prints holes too small across (conventions 11: the file is what the process turns into the finished part).
+ * A laser and a saw take half their kerf on either side of the line, a router half its cutter; a printer lays
+ * outlines on too wide and prints holes too small across (conventions 11: the file is what the process turns into
+ * the finished part).
  */
 export function growthOf(process: Process): Growth {
   switch (process.kind) {
@@ -38,7 +39,8 @@ export const leavesAsIs = ({ outline, hole }: Growth): boolean => outline === 0 
 const DECIMALS = 6;
 
 /**
- * A closed path moved outwards by `by` mm (inwards when negative), round at outer corners as a tool goes round them. A full circle stays one.
+ * A closed path moved outwards by `by` mm (inwards when negative), round at outer corners as a tool goes round
+ * them. A full circle stays one.
  * Refused when nothing is left of it, or it falls into several.
  */
 export function offsetPath(path: Path, by: number, chordError: number): Result<Path> {
@@ -80,7 +82,10 @@ function circleOf(
     : undefined;
 }
 
-/** An outline with its holes as a file shows them for a process; refused where the compensation swallows one of them. */
+/**
+ * An outline with its holes as a file shows them for a process; refused where the compensation swallows one of
+ * them.
+ */
 export function compensated(
   outline: Path,
   holes: readonly Path[],
@@ -98,8 +103,8 @@ export function compensated(
 }
 
 /**
- * What a round cutter of that radius leaves uncut in inside corners of an outline, as closed figures: the outline rolled round outside by the
- * cutter, less itself. Slivers thinner than the chords are left out.
+ * What a round cutter of that radius leaves uncut in inside corners of an outline, as closed figures: the outline
+ * rolled round outside by the cutter, less itself. Slivers thinner than the chords are left out.
  */
 export function uncutCorners(outline: Path, radius: number, chordError: number): Path[] {
   if (radius <= 0) return [];
@@ -112,8 +117,9 @@ export function uncutCorners(outline: Path, radius: number, chordError: number):
 }
 
 /**
- * What a round cutter of that radius leaves uncut in inside corners of an outline, mm²: the outline rolled round outside by the cutter, less
- * itself. A square notch of a part, cut with a radius r, keeps (1 − π/4)·r² in each of its corners.
+ * What a round cutter of that radius leaves uncut in inside corners of an outline, mm²: the outline rolled round
+ * outside by the cutter, less itself. A square notch of a part, cut with a radius r, keeps (1 − π/4)·r² in each of
+ * its corners.
  */
 export function leftUncut(outline: Path, radius: number, chordError: number): number {
   if (radius <= 0) return 0;

@@ -5,13 +5,19 @@ export interface Drill {
   readonly over: number;
 }
 
-/** The next metric drill to a hole, by tenths of a millimetre. Source: ISO 235 series in 0.1 mm steps up to 14 mm (from memory). */
+/**
+ * The next metric drill to a hole, by tenths of a millimetre. Source: ISO 235 series in 0.1 mm steps up to 14 mm
+ * (from memory).
+ */
 export function metricDrill(diameter: number): Drill {
   const size = Math.max(1, Math.round(diameter * 10)) / 10;
   return { size, name: `${size} mm`, over: size - diameter };
 }
 
-/** The next fractional inch drill, by sixty-fourths, as makers write it. Source: ANSI B94.11M fractional sizes (from memory). */
+/**
+ * The next fractional inch drill, by sixty-fourths, as makers write it. Source: ANSI B94.11M fractional sizes (from
+ * memory).
+ */
 export function inchDrill(diameter: number): Drill {
   const parts = Math.max(1, Math.round((diameter / 25.4) * 64));
   const size = (parts * 25.4) / 64;

@@ -38,12 +38,18 @@ describe('what is usual of a tool', () => {
     expect(gapOf(tool('laser'))).to.equal(2);
     expect(gapOf(tool('laser', { gap: 0 }))).to.equal(0);
     expect(rateOf(tool('saw', { rate: 7 }))).to.equal(7);
-    expect(bedOf(tool('printer', { bed: { width: 1, depth: 2, height: 3 } }))).to.deep.equal({ width: 1, depth: 2, height: 3 }); // prettier-ignore
+    expect(bedOf(tool('printer', { bed: { width: 1, depth: 2, height: 3 } }))).to.deep.equal({
+      width: 1,
+      depth: 2,
+      height: 3,
+    });
   });
 
   it('a printer lays on its bed, others on the sheets of their material, or a usual one', () => {
     const stock = { id: 'm', name: 'm', sheets: [{ width: 300, height: 200, number: 2 }] };
-    expect(sheetsOf(tool('printer', { bed: { width: 180, depth: 170, height: 90 } }), stock)).to.deep.equal([{ width: 180, height: 170 }]); // prettier-ignore
+    expect(sheetsOf(tool('printer', { bed: { width: 180, depth: 170, height: 90 } }), stock)).to.deep.equal([
+      { width: 180, height: 170 },
+    ]);
     expect(sheetsOf(tool('router'), stock)).to.deep.equal(stock.sheets);
     expect(sheetsOf(tool('router'), { ...stock, sheets: [] }).length).to.equal(1);
     expect(sheetsOf(tool('saw'), undefined).length).to.equal(1);
@@ -52,7 +58,8 @@ describe('what is usual of a tool', () => {
 
 describe('cautions', () => {
   it('say of every tool what is usual, and of all that running gears pinch (common practice, no source)', () => {
-    for (const kind of ['laser', 'printer', 'router', 'saw'] as const) expect(cautionsFor(kind)).to.include.members(['pinch', 'strength']); // prettier-ignore
+    for (const kind of ['laser', 'printer', 'router', 'saw'] as const)
+      expect(cautionsFor(kind)).to.include.members(['pinch', 'strength']);
     expect(cautionsFor('laser')).to.include('laser-chlorine');
     expect(cautionsFor('saw')).to.include('no-gloves');
     expect(cautionsFor('printer')).to.not.include('guards');
@@ -65,7 +72,20 @@ describe('cautions', () => {
       'stored-energy',
     ]);
     expect(cautionsOf({ ...plain, drive: { ...plain.drive!, by: 'motor' } })).to.deep.equal(['mains']);
-    const magnetic = { ...plain, toothings: [{ ...plain.toothings[0]!, form: { kind: 'magnetic' as const, magnet: { shape: 'round' as const, diameter: 5 }, gap: 1, wall: 1 } }] }; // prettier-ignore
+    const magnetic = {
+      ...plain,
+      toothings: [
+        {
+          ...plain.toothings[0]!,
+          form: {
+            kind: 'magnetic' as const,
+            magnet: { shape: 'round' as const, diameter: 5 },
+            gap: 1,
+            wall: 1,
+          },
+        },
+      ],
+    };
     expect(cautionsOf(magnetic)).to.deep.equal(['magnets']);
     expect(cautionsOf(KINDS['reducer with output pins']!)).to.include('small-parts');
   });

@@ -43,6 +43,9 @@ export function tipShortening(pair: Pair): number {
   return Math.min(0, apart - (pair.shifts[0] + pair.shifts[1]));
 }
 
-/** Backlash along the pitch circle that moving centres apart by `spread` adds: 2Δa·tan α (conventions 13). 20°, 0.1 mm: 0.0728. */
+/**
+ * Backlash along the pitch circle that moving centres apart by `spread` adds: 2Δa·tan α (conventions 13). 20°, 0.1
+ * mm: 0.0728.
+ */
 export const playFromSpread = (spread: number, pressureAngleDeg: number): number =>
   2 * spread * Math.tan(radians(pressureAngleDeg));

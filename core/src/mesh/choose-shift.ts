@@ -21,8 +21,9 @@ export type ShiftWish =
 const MOST = 1;
 
 /**
- * Shifts in modules for a pair, given in the plane across the axes (for spur wheels the plane). Rounded up to hundredths where
- * undercut decides. Source of the sum for a distance: ISO 21771, Σx = (inv α_w − inv α)(z₁ + z₂)/(2 tan α).
+ * Shifts in modules for a pair, given in the plane across the axes (for spur wheels the plane). Rounded up to
+ * hundredths where undercut decides. Source of the sum for a distance: ISO 21771, Σx = (inv α_w − inv α)(z₁ +
+ * z₂)/(2 tan α).
  */
 export function chooseShifts(
   specs: readonly [ToothSpec, ToothSpec],
@@ -41,7 +42,10 @@ export function chooseShifts(
 const againstUndercut = (spec: ToothSpec): number =>
   Math.max(0, Math.ceil(shiftWithoutUndercut(spec) * 100) / 100);
 
-/** Shifts of a sum with which both teeth are equally thick at the root circle, or at the base circle where that lies outside it. */
+/**
+ * Shifts of a sum with which both teeth are equally thick at the root circle, or at the base circle where that lies
+ * outside it.
+ */
 function balanced(specs: readonly [ToothSpec, ToothSpec], sum: number): Result<readonly [number, number]> {
   const thickness = (spec: ToothSpec, shift: number): number => {
     const d = involuteDimensions({ ...spec, shift });

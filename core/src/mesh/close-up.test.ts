@@ -6,7 +6,14 @@ import { closeUp, type Engagement, flankGap, flankPoints, readyToRoll } from './
 
 const FORM = { kind: 'involute', pressureAngleDeg: 20, addendum: 1, dedendum: 1.25, fillet: 0.38 } as const;
 const CHORD = 0.002;
-const spec = (count: number, more: Partial<ToothSpec> = {}): ToothSpec => ({ form: FORM, module: 2, count, ...STANDARD_SPEC, thinning: 0.1, ...more }); // prettier-ignore
+const spec = (count: number, more: Partial<ToothSpec> = {}): ToothSpec => ({
+  form: FORM,
+  module: 2,
+  count,
+  ...STANDARD_SPEC,
+  thinning: 0.1,
+  ...more,
+});
 const pair: Engagement = {
   stand: 'external',
   a: { half: must(involuteHalf(spec(20), CHORD)), count: 20 },
@@ -70,7 +77,8 @@ describe('the close up of a mesh', () => {
 });
 
 describe('two flanks', () => {
-  const line = (...points: [number, number][]): ReturnType<typeof flankPoints> => flankPoints(points.map(([x, y]) => ({ x, y }))); // prettier-ignore
+  const line = (...points: [number, number][]): ReturnType<typeof flankPoints> =>
+    flankPoints(points.map(([x, y]) => ({ x, y })));
 
   it('sliding meet where the first corner meets an edge, and not where their heights never match', () => {
     const a = line([0, 5], [1, 4], [2, 6]);

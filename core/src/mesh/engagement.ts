@@ -14,10 +14,10 @@ export interface Teeth {
 
 /**
  * Two bodies in engagement, as plain data. The first stands at the origin and turns; the second stands `distance` mm to
- * its right (in a ring: the ring's centre as far to the left; a rack: its pitch line so far to the right). Motion of the
- * first is t radians; `law` gives the second's for it, radians or mm, in its own sense, nought at nought, where tooth 0
- * of the first stands in a gap of the second. A law without a constant ratio is given by samples at equal steps over a
- * whole turn of the first, both ends included, so that it can be sent and kept like everything else.
+ * its right (in a ring: the ring's centre as far to the left; a rack: its pitch line so far to the right). Motion
+ * of the first is t radians; `law` gives the second's for it, radians or mm, in its own sense, nought at nought,
+ * where tooth 0 of the first stands in a gap of the second. A law without a constant ratio is given by samples at
+ * equal steps over a whole turn of the first, both ends included, so that it can be sent and kept like everything else.
  */
 export interface Engagement {
   readonly stand: Stand;
@@ -68,7 +68,10 @@ export interface Ready {
 /** True arcs stay arcs in files, so they are rolled so much finer than the chords of curves. */
 const ARCS_FINER = 4;
 
-/** Makes an engagement ready to roll; its curves are chords already, its true arcs become chords far within `chordError` mm. */
+/**
+ * Makes an engagement ready to roll; its curves are chords already, its true arcs become chords far within
+ * `chordError` mm.
+ */
 export function readyToRoll(engagement: Engagement, chordError: number): Ready {
   const { stand, a, b, distance, pitch } = engagement;
   const arcs = chordError / ARCS_FINER;
@@ -130,7 +133,10 @@ function sampledLaw(samples: readonly number[]): (t: number) => number {
   };
 }
 
-/** Constant ratio: the counts', or the pitch for each tooth on a rack. The second turns against the first outside, with it inside. */
+/**
+ * Constant ratio: the counts', or the pitch for each tooth on a rack. The second turns against the first outside,
+ * with it inside.
+ */
 function constantLaw({ stand, a, b, pitch }: Engagement): (t: number) => number {
   if (stand === 'rack') return t => (t * a.count * pitch) / (2 * Math.PI);
   const ratio = a.count / b.count;
@@ -141,7 +147,10 @@ const reach = (points: readonly Point[]): number => Math.max(...points.map(p => 
 
 const upper = (low: FlankPoints): FlankPoints => flankPoints(low.points.map(p => ({ x: p.x, y: -p.y })));
 
-/** Teeth of the first that may reach the second at t: those whose middle stands within the window about the line of centres. */
+/**
+ * Teeth of the first that may reach the second at t: those whose middle stands within the window about the line of
+ * centres.
+ */
 export function teethInReach(ready: Ready, t: number): number[] {
   const { a } = ready.engagement;
   const step = (2 * Math.PI) / a.count;

@@ -14,7 +14,10 @@ export interface FlankGap {
   readonly corner: boolean;
 }
 
-/** A flank as a run of points, and for each how the flank turns there; its corners know which way the flank comes to them. */
+/**
+ * A flank as a run of points, and for each how the flank turns there; its corners know which way the flank comes to
+ * them.
+ */
 export interface FlankPoints {
   readonly points: readonly Point[];
   /** Direction of the flank where it ends in a corner, radians; undefined at smooth points. */
@@ -26,7 +29,10 @@ export interface FlankPoints {
 /** Above this turn from chord to chord a point is a corner, radians. */
 const CORNER = 0.3;
 
-/** Measures the turns of a run of points, from root to tip; its ends lie on the middles of gap and tooth and are no corners. */
+/**
+ * Measures the turns of a run of points, from root to tip; its ends lie on the middles of gap and tooth and are no
+ * corners.
+ */
 export function flankPoints(points: readonly Point[]): FlankPoints {
   const heading = (i: number): number | undefined => {
     const [a, b] = [points[i], points[i + 1]];
@@ -79,8 +85,8 @@ export function flankGap(
 }
 
 /**
- * Whether the point that touches is a corner past the end of its flank: its flank's direction differs from the edge's by
- * more than the chords of both leave open.
+ * Whether the point that touches is a corner past the end of its flank: its flank's direction differs from the
+ * edge's by more than the chords of both leave open.
  */
 function scrapes(vertices: FlankPoints, v: number, edges: FlankPoints, k: number, turned: number): boolean {
   const tangent = vertices.tangent[v];

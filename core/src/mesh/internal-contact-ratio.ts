@@ -2,8 +2,8 @@ import { involuteDimensions, involuteFillet, ringDimensions, type ToothSpec } fr
 
 /**
  * Transverse contact ratio of an involute wheel in a ring at a centre distance (mm):
- * ε_α = (√(r_a1² − r_b1²) − √(r_a2² − r_b2²) + a sin α_w)/p_b, no further than the wheel's flank reaches down. Source: ISO
- * 21771, for negative counts. 20 in 60, 20°, the ring's tips shortened by 0.2: 1.68.
+ * ε_α = (√(r_a1² − r_b1²) − √(r_a2² − r_b2²) + a sin α_w)/p_b, no further than the wheel's flank reaches down.
+ * Source: ISO 21771, for negative counts. 20 in 60, 20°, the ring's tips shortened by 0.2: 1.68.
  */
 export function internalContactRatio(
   [wheel, ring]: readonly [ToothSpec, ToothSpec],

@@ -13,12 +13,16 @@ describe('two rings of pegs at right angles', () => {
     expect(pegPair(pegModule(D), [10, 20], D, 1).radii[1] * 2).to.be.closeTo((20 * 2.03 * D) / Math.PI, 1e-9);
   });
 
-  it('5 against 10 run while the large wheel drives and bind when the small one does; 10 against 20 run whichever drives (common practice, no source)', () => {
-    expect(pegCheck(inWood(5, 10), 'second', WOOD).fault, 'large drives small').to.equal('none');
-    expect(pegCheck(inWood(5, 10), 'first', WOOD).fault, 'small drives large').to.equal('binds');
-    expect(pegCheck(inWood(10, 20), 'first', WOOD).fault).to.equal('none');
-    expect(pegCheck(inWood(10, 20), 'second', WOOD).fault).to.equal('none');
-  });
+  it(
+    '5 against 10 run while the large wheel drives and bind when the small one does; 10 ' +
+      'against 20 run whichever drives (common practice, no source)',
+    () => {
+      expect(pegCheck(inWood(5, 10), 'second', WOOD).fault, 'large drives small').to.equal('none');
+      expect(pegCheck(inWood(5, 10), 'first', WOOD).fault, 'small drives large').to.equal('binds');
+      expect(pegCheck(inWood(10, 20), 'first', WOOD).fault).to.equal('none');
+      expect(pegCheck(inWood(10, 20), 'second', WOOD).fault).to.equal('none');
+    },
+  );
 
   it('the same pair the other way round says the same', () => {
     const [a, b] = [pegCheck(inWood(5, 10), 'first', WOOD), pegCheck(inWood(10, 5), 'second', WOOD)];

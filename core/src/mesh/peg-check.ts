@@ -94,7 +94,14 @@ function judged(positions: readonly PegPosition[], steps: number, friction: numb
   const bindingAngle = Math.min(Math.PI / 2, ...positions.map(p => p.bindingAngle));
   const leastPlay = Math.min(Infinity, ...positions.map(p => p.play));
   const errors = positions.map(p => p.error);
-  const fault = positions.length < steps ? 'lets go' : leastPlay < 0 ? 'jams' : bindingAngle <= frictionAngle ? 'binds' : 'none'; // prettier-ignore
+  const fault =
+    positions.length < steps
+      ? 'lets go'
+      : leastPlay < 0
+        ? 'jams'
+        : bindingAngle <= frictionAngle
+          ? 'binds'
+          : 'none';
   return {
     ...{ positions, bindingAngle, frictionAngle, fault, leastPlay },
     leastEfficiency: Math.min(1, ...positions.map(p => p.efficiency)),

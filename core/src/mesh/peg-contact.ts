@@ -34,10 +34,10 @@ function halfWidth(pair: PegPair, radius: number, angle: number): number | undef
 }
 
 /**
- * Where the driven peg is met by the driver's peg at an angle. Both are cylinders with flat ends: the driver's stands along
- * z, so it bounds x and y and ends in z; the driven's lies along x, bounds y and z and ends in x. They touch when their
- * distance along y is the sum of their half widths, each taken where the other's end still reaches it. Coming back from
- * ahead, the first such place counts. Undefined when they do not reach each other. Derived here.
+ * Where the driven peg is met by the driver's peg at an angle. Both are cylinders with flat ends: the driver's
+ * stands along z, so it bounds x and y and ends in z; the driven's lies along x, bounds y and z and ends in x. They
+ * touch when their distance along y is the sum of their half widths, each taken where the other's end still reaches
+ * it. Coming back from ahead, the first such place counts. Undefined when they do not reach each other. Derived here.
  */
 export function pegContact(pair: PegPair, driverIsFirst: boolean, driver: number): PegContact | undefined {
   const [own, other] = driverIsFirst ? pair.radii : [pair.radii[1], pair.radii[0]];
@@ -117,7 +117,10 @@ export interface PegForce {
   readonly efficiency: number;
   /** Speed of the driven against the driver, turns per turn. */
   readonly ratio: number;
-  /** Angle of the force, friction left out, out of the plane in which the driven turns: it pushes that along its axle. */
+  /**
+   * Angle of the force, friction left out, out of the plane in which the driven turns: it pushes that along its
+   * axle.
+   */
   readonly leaning: number;
 }
 

@@ -10,7 +10,10 @@ export function matingPhase(countA: number, phaseA: number, countB: number, cent
   return pitch - wrapped < 1e-12 ? 0 : wrapped;
 }
 
-/** How far two phased wheels are from tooth in gap: 0 when right, up to ±π when tooth stands on tooth. Radians of tooth phase. */
+/**
+ * How far two phased wheels are from tooth in gap: 0 when right, up to ±π when tooth stands on tooth. Radians of
+ * tooth phase.
+ */
 export function phaseError(
   countA: number,
   phaseA: number,
@@ -23,8 +26,9 @@ export function phaseError(
 }
 
 /**
- * As matingPhase, for a wheel inside a ring: both stand on the same side of the contact, at γ from the ring's centre through
- * the wheel's, so z_A(θ_A − γ) ≡ z_B(θ_B − γ) + π (mod 2π). A tooth of a ring is counted where its tooth's middle is.
+ * As matingPhase, for a wheel inside a ring: both stand on the same side of the contact, at γ from the ring's
+ * centre through the wheel's, so z_A(θ_A − γ) ≡ z_B(θ_B − γ) + π (mod 2π). A tooth of a ring is counted where its
+ * tooth's middle is.
  */
 export function innerPhase(countA: number, phaseA: number, countB: number, contact: number): number {
   const pitch = (2 * Math.PI) / countB;

@@ -16,15 +16,19 @@ export interface RingInterference {
   readonly involute: number;
   /** Tips striking away from the line of centres, radians. */
   readonly trochoid: number;
-  /** Tips catching when the wheel is put into the ring from the middle outwards, radians; it can still be put in from the side. */
+  /**
+   * Tips catching when the wheel is put into the ring from the middle outwards, radians; it can still be put in
+   * from the side.
+   */
   readonly radial: number;
 }
 
 /**
- * Involute: r_a2² ≥ r_b2² + (a sin α_w + √(r_F1² − r_b1²))², with r_F1 where the wheel's flank begins. Trochoid: θ₁z₁/z₂ + inv α_w − inv α_a2 ≥ θ₂. Radial assembly (trimming):
- * θ₁ + inv α_a1 − inv α_w ≥ (z₂/z₁)(θ₂ + inv α_a2 − inv α_w), with sin²θ₁ = (1 − (cos α_a1/cos α_a2)²)/(1 − (z₁/z₂)²) and
- * sin²θ₂ = ((cos α_a2/cos α_a1)² − 1)/((z₂/z₁)² − 1). Source: Colbourne, The Geometry of Involute Gears, 1987, and handbook
- * tables in the same form (from memory).
+ * Involute: r_a2² ≥ r_b2² + (a sin α_w + √(r_F1² − r_b1²))², with r_F1 where the wheel's flank begins. Trochoid:
+ * θ₁z₁/z₂ + inv α_w − inv α_a2 ≥ θ₂. Radial assembly (trimming):
+ * θ₁ + inv α_a1 − inv α_w ≥ (z₂/z₁)(θ₂ + inv α_a2 − inv α_w), with sin²θ₁ = (1 − (cos α_a1/cos α_a2)²)/(1 −
+ * (z₁/z₂)²) and sin²θ₂ = ((cos α_a2/cos α_a1)² − 1)/((z₂/z₁)² − 1). Source: Colbourne, The Geometry of Involute
+ * Gears, 1987, and handbook tables in the same form (from memory).
  */
 export function ringInterference({ counts, tips, bases, distance: a, form }: RingPair): RingInterference {
   const [z1, z2] = counts;

@@ -95,7 +95,13 @@ const PAIRS: Readonly<Record<string, (play: number) => Engagement>> = {
   'wheel of 30 on a rack': p => onRack(30, p),
   'lantern, 40 and 10 pins': p => ({
     stand: 'external',
-    a: teeth(lanternHalf({ module: 2, count: 40, pins: 10, pinDiameter: 2.6, play: p, practical: 0.9, clearance: 0.2 }, CHORD), 40), // prettier-ignore
+    a: teeth(
+      lanternHalf(
+        { module: 2, count: 40, pins: 10, pinDiameter: 2.6, play: p, practical: 0.9, clearance: 0.2 },
+        CHORD,
+      ),
+      40,
+    ),
     b: { half: pinHalf(10, 2.6), count: 10 },
     ...{ distance: 50, lever: 10, pitch: 0 },
   }),
@@ -173,8 +179,14 @@ describe('pairs that roll on each other', () => {
 
 describe('rolled and by formula', () => {
   it('contact ratios agree: external, ring and rack (ISO 21771)', () => {
-    for (const [za, zb] of [[20, 40], [19, 37], [30, 90]] as const) // prettier-ignore
-      expect(roll(external(za, zb, 0.05, 0.002), 0.002).contactRatio / contactRatio(spec(za), spec(zb), za + zb)).to.be.within(0.95, 1.06); // prettier-ignore
+    for (const [za, zb] of [
+      [20, 40],
+      [19, 37],
+      [30, 90],
+    ] as const)
+      expect(
+        roll(external(za, zb, 0.05, 0.002), 0.002).contactRatio / contactRatio(spec(za), spec(zb), za + zb),
+      ).to.be.within(0.95, 1.06);
     const ring = roll(inRing(20, 60, 0.05, -0.2)).contactRatio;
     expect(ring / internalContactRatio([spec(20), spec(60, 0, 2, { shortening: -0.2 })], 40)).to.be.within(
       0.95,

@@ -83,9 +83,11 @@ function positionOf(t: number, drive: PairGap, coast: PairGap, lever: number): R
 }
 
 /**
- * Rolls the outlines through a pitch of the first body, or through `turns` whole turns where the law has no constant ratio,
- * in `steps` equal steps. Geometry of the outlines as they are, chord by chord; no formula of any tooth form enters.
- * Undefined when the teeth do not meet. With a constant ratio one tooth is followed through the mesh, and stands for all.
+ * Rolls the outlines through a pitch of the first body, or through `turns` whole turns where the law has no
+ * constant ratio, in `steps` equal steps. Geometry of the outlines as they are, chord by chord; no formula of any
+ * tooth form enters.
+ * Undefined when the teeth do not meet. With a constant ratio one tooth is followed through the mesh, and stands
+ * for all.
  */
 export function rollCheck(
   ready: Ready,
@@ -125,7 +127,10 @@ export function rollCheck(
 const rolled = (ready: Ready, facing: Facing, at: (k: number) => number, steps: number): PairGap[][] =>
   Array.from({ length: steps }, (_, k) => gapsAt(ready, facing, at(k)));
 
-/** Gaps at every step of one pitch, by following tooth 0 through the mesh: what it does a pitch later, the tooth before it does now. */
+/**
+ * Gaps at every step of one pitch, by following tooth 0 through the mesh: what it does a pitch later, the tooth
+ * before it does now.
+ */
 function followed(ready: Ready, facing: Facing, steps: number): PairGap[][] {
   const { count } = ready.engagement.a;
   const pitch = (2 * Math.PI) / count;
@@ -143,8 +148,8 @@ function followed(ready: Ready, facing: Facing, steps: number): PairGap[][] {
 }
 
 /**
- * Steps at which each pair bears, added up: flank rests on flank (no corner scrapes) and the pair stands no further apart
- * than two chord errors from the one that pushes hardest.
+ * Steps at which each pair bears, added up: flank rests on flank (no corner scrapes) and the pair stands no further
+ * apart than two chord errors from the one that pushes hardest.
  */
 function bearing(gaps: readonly (readonly PairGap[])[], chordError: number): number {
   let sum = 0;

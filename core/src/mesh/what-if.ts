@@ -32,7 +32,10 @@ function thickened(teeth: Teeth, hole: boolean, by: number, chordError: number):
   return by === 0 ? teeth : { ...teeth, half: offsetHalf(teeth.half, hole ? -by : by, chordError) };
 }
 
-/** A half tooth with every point set out by `by` mm to the right of its way, where a wheel ends; its ends stay on their lines. */
+/**
+ * A half tooth with every point set out by `by` mm to the right of its way, where a wheel ends; its ends stay on
+ * their lines.
+ */
 function offsetHalf(half: HalfTooth, by: number, chordError: number): HalfTooth {
   const points = halfPoints(half, chordError / 4);
   const moved = points.map((p, i): Point => {

@@ -1,7 +1,10 @@
 import { copyGroups, settingsAt } from '../layout/index.ts';
 import type { Machine } from '../machine/index.ts';
 
-/** Another place of a member whose axis stands in several: carried round its arm by `turn`, and turned by `spin` itself. Radians. */
+/**
+ * Another place of a member whose axis stands in several: carried round its arm by `turn`, and turned by `spin`
+ * itself. Radians.
+ */
 export interface MemberCopy {
   readonly member: string;
   /** The arbor that is the arm. */

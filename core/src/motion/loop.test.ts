@@ -5,7 +5,20 @@ import { derive } from '../derive/index.ts';
 import { readMachine, setDriveWay } from '../machine/index.ts';
 import { rational } from '../rational/index.ts';
 import { must } from '../result/index.ts';
-import { advance, filmCloses, inLoop, loopFrom, memberAngle, ONE_BEAT, ONE_TOOTH, opposite, parseLoop, stancesAt, turnsAsNumber, turnsForTeeth } from './index.ts'; // prettier-ignore
+import {
+  advance,
+  filmCloses,
+  inLoop,
+  loopFrom,
+  memberAngle,
+  ONE_BEAT,
+  ONE_TOOTH,
+  opposite,
+  parseLoop,
+  stancesAt,
+  turnsAsNumber,
+  turnsForTeeth,
+} from './index.ts';
 
 const machine = must(
   readMachine(readFileSync(new URL('../../../demo/two-noons.json', import.meta.url), 'utf8')),
@@ -49,20 +62,30 @@ describe('loops', () => {
   });
 
   it('a film goes on into its beginning after a whole multiple of the turns in which all recurs', () => {
-    expect([filmCloses(12, 12n), filmCloses(24, 12n), filmCloses(6, 12n), filmCloses(1.5, 1n), filmCloses(1, undefined)]).to.deep.equal([true, true, false, false, false]); // prettier-ignore
+    expect([
+      filmCloses(12, 12n),
+      filmCloses(24, 12n),
+      filmCloses(6, 12n),
+      filmCloses(1.5, 1n),
+      filmCloses(1, undefined),
+    ]).to.deep.equal([true, true, false, false, false]);
   });
 });
 
 describe('steps of a tooth', () => {
-  it('30 teeth on the arbor of the seconds, which turns 60 times an hour: a tooth in 2 s, a beat in 1 s (a seconds pendulum)', () => {
-    const rates = d.train.rates;
-    const wheel = machine.wheels.find(w => w.member === 'escape')!;
-    const thirty = { ...machine, wheels: [{ ...wheel, teeth: { kind: 'count' as const, count: 30 } }] };
-    expect(turnsForTeeth(thirty, rates, wheel.id, ONE_TOOTH)! * 3600).to.be.closeTo(2, 1e-12);
-    expect(turnsForTeeth(thirty, rates, wheel.id, ONE_BEAT)! * 3600).to.be.closeTo(1, 1e-12);
-    expect(turnsForTeeth(thirty, { escape: rational(0n) }, wheel.id, ONE_TOOTH)).to.equal(undefined);
-    expect(turnsForTeeth(thirty, rates, 'none', ONE_TOOTH)).to.equal(undefined);
-  });
+  it(
+    '30 teeth on the arbor of the seconds, which turns 60 times an hour: a tooth in 2 s, a ' +
+      'beat in 1 s (a seconds pendulum)',
+    () => {
+      const rates = d.train.rates;
+      const wheel = machine.wheels.find(w => w.member === 'escape')!;
+      const thirty = { ...machine, wheels: [{ ...wheel, teeth: { kind: 'count' as const, count: 30 } }] };
+      expect(turnsForTeeth(thirty, rates, wheel.id, ONE_TOOTH)! * 3600).to.be.closeTo(2, 1e-12);
+      expect(turnsForTeeth(thirty, rates, wheel.id, ONE_BEAT)! * 3600).to.be.closeTo(1, 1e-12);
+      expect(turnsForTeeth(thirty, { escape: rational(0n) }, wheel.id, ONE_TOOTH)).to.equal(undefined);
+      expect(turnsForTeeth(thirty, rates, 'none', ONE_TOOTH)).to.equal(undefined);
+    },
+  );
 });
 
 describe('a drive that turns clockwise', () => {

@@ -10,7 +10,10 @@ export interface Loop {
 
 const STRETCH = /^([+-]?[\d.]+(?:e[+-]?\d+)?(?:\s*\/\s*[\d.]+)?)\s*(turns?|degrees?|deg|°|)$/i;
 
-/** Reads the length of a loop: `1 turn`, `2.5 turns`, `1/12 turn`, `90 degrees`, `90°`; a bare number is turns. Exact. */
+/**
+ * Reads the length of a loop: `1 turn`, `2.5 turns`, `1/12 turn`, `90 degrees`, `90°`; a bare number is turns.
+ * Exact.
+ */
 export function parseLoop(text: string): Result<Rational> {
   const read = STRETCH.exec(text.trim().replace('−', '-'));
   const value = read && parseRational((read[1] ?? '').replace(/\s/g, ''));

@@ -1,5 +1,5 @@
 import type { Point } from '../geometry/index.ts';
-import { arbors, driveWay, GROUND, type Machine } from '../machine/index.ts';
+import { arbors, GROUND, type Machine } from '../machine/index.ts';
 import type { Rational } from '../rational/index.ts';
 import type { TrainRates } from '../train/index.ts';
 import { type DriveTurns, memberAngle, opposite } from './angle.ts';
@@ -28,9 +28,10 @@ interface MovingArbor {
 
 /** Prepares positions: `rest` gives every axis at rest, mm. What stands on nothing known is left out. */
 export function movingOf(
-  machine: Pick<Machine, 'axes' | 'members' | 'wheels' | 'joints' | 'drive'>,
+  machine: Pick<Machine, 'axes' | 'members' | 'wheels' | 'joints'>,
   train: Pick<TrainRates, 'rates' | 'responses'>,
   rest: Readonly<Record<string, Point>>,
+  clockwise: boolean,
 ): Moving {
   const axes = new Map(machine.axes.map(a => [a.id, a] as const));
   const axisOf = new Map(arbors(machine).map(m => [m.id, axes.get(m.axis)] as const));
@@ -51,12 +52,13 @@ export function movingOf(
     done.add(id);
   };
   for (const id of axisOf.keys()) put(id, 0);
-  return { machine, train, arbors: ordered, copies: memberCopies(machine), clockwise: driveWay(machine) < 0 };
+  const { joints } = machine;
+  return { machine: { joints }, train, arbors: ordered, copies: memberCopies(machine), clockwise };
 }
 
 /**
- * Where every arbor stands and how far it has turned against the ground, by id; copies by `copyPlace`. Given a map, fills it
- * anew and makes no new places for those it has: a running picture asks for one every frame.
+ * Where every arbor stands and how far it has turned against the ground, by id; copies by `copyPlace`. Given a map,
+ * fills it anew and makes no new places for those it has: a running picture asks for one every frame.
  */
 export function stancesAt(
   moving: Moving,

@@ -18,10 +18,14 @@ import {
   turnsText,
 } from './index.ts';
 
-const train = arrange({ drive: {}, lay: { at: [80, 0] }, out: { at: [140, 0] } }, { 'drive.w': 20, 'lay.w': 60, 'lay.p': 15, 'out.w': 48 }, [
-  ['drive.w', 'lay.w'],
-  ['lay.p', 'out.w'],
-]); // prettier-ignore
+const train = arrange(
+  { drive: {}, lay: { at: [80, 0] }, out: { at: [140, 0] } },
+  { 'drive.w': 20, 'lay.w': 60, 'lay.p': 15, 'out.w': 48 },
+  [
+    ['drive.w', 'lay.w'],
+    ['lay.p', 'out.w'],
+  ],
+);
 const rates = derive(train).train.rates;
 
 describe('recurrence', () => {
@@ -49,11 +53,15 @@ describe('recurrence', () => {
     expect(at(8n, 1 / 3), 'at 8:20').to.be.closeTo(250, 1e-9);
   });
 
-  it('of a pair of teeth is the least common multiple of the counts: 20 and 60 meet every time, 15 and 48 after 80 turns', () => {
-    const { meshes } = recurrenceOf(train, rates);
-    expect(meshes['m0']).to.deep.equal({ teeth: 60n, turns: 3n });
-    expect(meshes['m1']).to.deep.equal({ teeth: 240n, turns: 16n });
-  });
+  it(
+    'of a pair of teeth is the least common multiple of the counts: 20 and 60 meet every ' +
+      'time, 15 and 48 after 80 turns',
+    () => {
+      const { meshes } = recurrenceOf(train, rates);
+      expect(meshes['m0']).to.deep.equal({ teeth: 60n, turns: 3n });
+      expect(meshes['m1']).to.deep.equal({ teeth: 240n, turns: 16n });
+    },
+  );
 
   it('of ninety wheels on nested arms is exact, however long', () => {
     const m = ninetyWheels();
@@ -79,11 +87,15 @@ describe('turns', () => {
 
   it('are kept as text and read again the same', () => {
     fc.assert(
-      fc.property(fc.bigInt({ min: -(10n ** 12n), max: 10n ** 12n }), fc.double({ min: 0, max: 0.999999999, noNaN: true }), (whole, part) => {
-        const again = exactTurns(must(parseDecimal(turnsText({ whole, part }))));
-        expect(Number(again.whole - whole) + again.part).to.be.closeTo(part, 1e-11);
-      }),
-    ); // prettier-ignore
+      fc.property(
+        fc.bigInt({ min: -(10n ** 12n), max: 10n ** 12n }),
+        fc.double({ min: 0, max: 0.999999999, noNaN: true }),
+        (whole, part) => {
+          const again = exactTurns(must(parseDecimal(turnsText({ whole, part }))));
+          expect(Number(again.whole - whole) + again.part).to.be.closeTo(part, 1e-11);
+        },
+      ),
+    );
     expect(turnsText({ whole: -1n, part: 0.25 })).to.equal('-0.750000000000');
     expect(turnsText({ whole: 2n, part: 0.9999999999999 })).to.equal('3.000000000000');
   });
@@ -106,12 +118,20 @@ describe('a wheel pulled by hand', () => {
 
   it('follows the hand: the wheel has then turned as far as it was pulled', () => {
     fc.assert(
-      fc.property(fc.integer({ min: -30, max: 30 }), fc.integer({ min: 1, max: 40 }), fc.integer({ min: -179, max: 179 }), (num, den, deg) => {
-        if (num === 0) return;
-        const angle = memberAngle(rational(BigInt(num), BigInt(den)), { whole: 0n, part: pull(num, den, 10, 10 + deg) });
-        expect((angle * 180) / Math.PI).to.be.closeTo(deg, 1e-9);
-      }),
-    ); // prettier-ignore
+      fc.property(
+        fc.integer({ min: -30, max: 30 }),
+        fc.integer({ min: 1, max: 40 }),
+        fc.integer({ min: -179, max: 179 }),
+        (num, den, deg) => {
+          if (num === 0) return;
+          const angle = memberAngle(rational(BigInt(num), BigInt(den)), {
+            whole: 0n,
+            part: pull(num, den, 10, 10 + deg),
+          });
+          expect((angle * 180) / Math.PI).to.be.closeTo(deg, 1e-9);
+        },
+      ),
+    );
   });
 });
 

@@ -8,7 +8,10 @@ export interface Recurrence {
   readonly whole: bigint | undefined;
   /** Every arbor against the ground. */
   readonly members: Readonly<Record<string, bigint>>;
-  /** For every mesh, how many turns of its first wheel until the same two teeth meet again, and how many teeth pass till then. */
+  /**
+   * For every mesh, how many turns of its first wheel until the same two teeth meet again, and how many teeth pass
+   * till then.
+   */
   readonly meshes: Readonly<Record<string, { readonly turns: bigint; readonly teeth: bigint }>>;
 }
 
@@ -18,9 +21,9 @@ const lcm = (a: bigint, b: bigint): bigint => (a === 0n || b === 0n ? 0n : abs(a
 export const turnsToReturn = (rate: Rational): bigint => rate.den;
 
 /**
- * When everything stands as it did. A member has made whole turns after as many of the drive as the denominator of its rate;
- * all of them after the least common multiple. The same two teeth meet again after lcm(a, b) teeth. 12 hours of a motion
- * work 1/12: 12 turns; 20 against 30: 60 teeth, 3 turns of the 20.
+ * When everything stands as it did. A member has made whole turns after as many of the drive as the denominator of
+ * its rate; all of them after the least common multiple. The same two teeth meet again after lcm(a, b) teeth. 12
+ * hours of a motion work 1/12: 12 turns; 20 against 30: 60 teeth, 3 turns of the 20.
  */
 export function recurrenceOf(
   machine: Pick<Machine, 'axes' | 'members' | 'wheels' | 'joints'>,
@@ -49,7 +52,10 @@ export function recurrenceOf(
   return { whole, members, meshes: pairs };
 }
 
-/** Whether everything stands as it did after so many turns of the drive: a whole multiple of those in which it recurs. */
+/**
+ * Whether everything stands as it did after so many turns of the drive: a whole multiple of those in which it
+ * recurs.
+ */
 export function filmCloses(turns: number, whole: bigint | undefined): boolean {
   if (whole === undefined || whole === 0n || !Number.isInteger(turns)) return false;
   return BigInt(turns) % whole === 0n;

@@ -12,8 +12,8 @@ export interface MemberSpeed {
 }
 
 /**
- * Speeds of all arbors with the drive at so many turns a minute, fastest first: n = rate · drive, v = π d n. A wheel of 100 mm at
- * 60 turns a minute: 0.314 m/s. `pitchRadii` in mm by wheel.
+ * Speeds of all arbors with the drive at so many turns a minute, fastest first: n = rate · drive, v = π d n. A
+ * wheel of 100 mm at 60 turns a minute: 0.314 m/s. `pitchRadii` in mm by wheel.
  */
 export function memberSpeeds(
   machine: Pick<Machine, 'axes' | 'members' | 'wheels'>,

@@ -3,9 +3,9 @@ import { absolute, div, isZero, type Rational, rational, toNumber } from '../rat
 import { groundRate } from '../train/index.ts';
 
 /**
- * Turns of the drive in which so many teeth of a wheel go past a point that stands: teeth / (count · rate). One tooth is a tooth; half of
- * an escape wheel’s is a beat, as each swing of a pendulum lets half a tooth pass (common practice, no source). 60 teeth on
- * the drive: 1/60. Undefined for a wheel that stands, is open, or has no rate.
+ * Turns of the drive in which so many teeth of a wheel go past a point that stands: teeth / (count · rate). One
+ * tooth is a tooth; half of an escape wheel’s is a beat, as each swing of a pendulum lets half a tooth pass (common
+ * practice, no source). 60 teeth on the drive: 1/60. Undefined for a wheel that stands, is open, or has no rate.
  */
 export function turnsForTeeth(
   machine: Pick<Machine, 'axes' | 'members' | 'wheels'>,

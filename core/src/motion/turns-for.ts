@@ -7,7 +7,10 @@ export const exactTurns = (turns: Rational): DriveTurns => ({
   part: toNumber(fraction(turns)),
 });
 
-/** The turns that a drive of that period has made after so many seconds, before or after its start; exact to the last step. */
+/**
+ * The turns that a drive of that period has made after so many seconds, before or after its start; exact to the
+ * last step.
+ */
 export const turnsAfter = (seconds: Rational, driveSeconds: Rational): DriveTurns =>
   exactTurns(div(seconds, driveSeconds));
 

@@ -18,12 +18,17 @@ const deg = (x: number): number => (x * Math.PI) / 180;
 describe('joints that turn unevenly', () => {
   it('a universal joint bent by 30° runs ahead by up to tan δ = (1 − cos β)/(2√cos β): 4.1°, twice a turn', () => {
     const bend = deg(30);
-    const most = Math.max(...Array.from({ length: 3600 }, (_, i) => Math.abs(deg(i / 10) - universalAngle(deg(i / 10), bend)))); // prettier-ignore
+    const most = Math.max(
+      ...Array.from({ length: 3600 }, (_, i) => Math.abs(deg(i / 10) - universalAngle(deg(i / 10), bend))),
+    );
     expect(most).to.be.closeTo(Math.atan((1 - Math.cos(bend)) / (2 * Math.sqrt(Math.cos(bend)))), 1e-6);
     for (const quarter of [0, 90, 180, 270, 360, 720, -90])
       expect(universalAngle(deg(quarter), bend)).to.be.closeTo(deg(quarter), 1e-12);
     const ratio = (universalAngle(1e-6, bend) - universalAngle(0, bend)) / 1e-6;
-    expect(ratio, 'slowest: cos β (Machinery’s Handbook, universal joints; from memory)').to.be.closeTo(Math.cos(bend), 1e-6); // prettier-ignore
+    expect(ratio, 'slowest: cos β (Machinery’s Handbook, universal joints; from memory)').to.be.closeTo(
+      Math.cos(bend),
+      1e-6,
+    );
   });
 
   it('a Geneva wheel of four slots makes a quarter turn, at rest for three quarters of the driver’s', () => {
@@ -54,7 +59,12 @@ describe('joints that turn unevenly', () => {
       [0, 0],
       [180, 8],
     ] as const;
-    expect([camLift(0, lift), camLift(deg(90), lift), camLift(deg(270), lift), camLift(deg(450), lift)]).to.deep.equal([0, 4, 4, 4]); // prettier-ignore
+    expect([
+      camLift(0, lift),
+      camLift(deg(90), lift),
+      camLift(deg(270), lift),
+      camLift(deg(450), lift),
+    ]).to.deep.equal([0, 4, 4, 4]);
   });
 
   it('carry their unevenness to all that they drive', () => {
@@ -63,20 +73,38 @@ describe('joints that turn unevenly', () => {
       ...m,
       members: [...m.members, { kind: 'arbor', id: 'far', name: 'far', axis: 'axis1' }],
       wheels: [
-        { id: 'a', name: 'a', member: 'tens', toothing: 'toothing1', role: 'wheel', teeth: { kind: 'count', count: 40 }, layer: 0 },
-        { id: 'b', name: 'b', member: 'far', toothing: 'toothing1', role: 'wheel', teeth: { kind: 'count', count: 20 }, layer: 0 },
+        {
+          id: 'a',
+          name: 'a',
+          member: 'tens',
+          toothing: 'toothing1',
+          role: 'wheel',
+          teeth: { kind: 'count', count: 40 },
+          layer: 0,
+        },
+        {
+          id: 'b',
+          name: 'b',
+          member: 'far',
+          toothing: 'toothing1',
+          role: 'wheel',
+          teeth: { kind: 'count', count: 20 },
+          layer: 0,
+        },
       ],
       joints: [
         { kind: 'universal', id: 'u', a: 'drive', b: 'tens', bendDeg: 40 },
         { kind: 'mesh', id: 'm', type: 'external', a: 'a', b: 'b' },
       ],
-    }; // prettier-ignore
+    };
     const d = derive(bent);
     for (const part of [0.1, 0.3, 0.77]) {
       const at = stancesAt(d.moving, { whole: 3n, part });
       const tens = universalAngle(2 * Math.PI * part, deg(40));
       expect(at.get('tens')!.angle).to.be.closeTo(tens, 1e-9);
-      const off = at.get('far')!.angle - (memberAngle(rational(-2n), { whole: 3n, part }) - 2 * (tens - 2 * Math.PI * part)); // prettier-ignore
+      const off =
+        at.get('far')!.angle -
+        (memberAngle(rational(-2n), { whole: 3n, part }) - 2 * (tens - 2 * Math.PI * part));
       expect(Math.abs(off - 2 * Math.PI * Math.round(off / (2 * Math.PI)))).to.be.below(1e-9);
     }
   });
@@ -85,7 +113,10 @@ describe('joints that turn unevenly', () => {
     const d = derive(KINDS['planets in copies']!);
     const cycle = 21n * 7n; // every rate of the set is a multiple of 1/21 or 1/7
     const days = cycle * (36525n / cycle);
-    const [start, end] = [stancesAt(d.moving, { whole: 0n, part: 0.25 }), stancesAt(d.moving, { whole: days, part: 0.25 })]; // prettier-ignore
+    const [start, end] = [
+      stancesAt(d.moving, { whole: 0n, part: 0.25 }),
+      stancesAt(d.moving, { whole: days, part: 0.25 }),
+    ];
     for (const [id, s] of start) expect(end.get(id), id).to.deep.equal(s);
     expect(start.size).to.equal(6);
   });

@@ -8,9 +8,9 @@ const FULL = 2 * Math.PI;
 const turned = (angle: number): number => angle - FULL * Math.floor(angle / FULL);
 
 /**
- * Angle of the driven shaft of a universal joint when the driving one, whose fork starts square to the plane of the bend, has
- * turned by θ: tan φ = tan θ · cos β, so it runs ahead and behind by up to δ with tan δ = (1 − cos β)/(2√cos β), twice a
- * turn. Radians. Source: Machinery's Handbook, universal joints; from memory.
+ * Angle of the driven shaft of a universal joint when the driving one, whose fork starts square to the plane of the
+ * bend, has turned by θ: tan φ = tan θ · cos β, so it runs ahead and behind by up to δ with tan δ = (1 − cos
+ * β)/(2√cos β), twice a turn. Radians. Source: Machinery's Handbook, universal joints; from memory.
  */
 export function universalAngle(theta: number, bend: number): number {
   const whole = FULL * Math.round(theta / FULL);
@@ -20,8 +20,8 @@ export function universalAngle(theta: number, bend: number): number {
 
 /**
  * How far an external Geneva wheel of n slots has turned, against its driver, when the driver has turned by θ, the pin
- * entering its slot at 90° − 180°/n before the line of centres (θ = 180°): tan β = λ sin α / (1 − λ cos α), λ = sin(π/n)
- * (Machinery's Handbook, Geneva motion; from memory). Radians, in whole steps and parts of one.
+ * entering its slot at 90° − 180°/n before the line of centres (θ = 180°): tan β = λ sin α / (1 − λ cos α), λ =
+ * sin(π/n) (Machinery's Handbook, Geneva motion; from memory). Radians, in whole steps and parts of one.
  */
 export function genevaAngle(theta: number, slots: number): number {
   const reach = Math.PI / 2 - Math.PI / slots;
@@ -36,7 +36,10 @@ export function genevaAngle(theta: number, slots: number): number {
   return cycle * 2 * half + beta + half;
 }
 
-/** How far a wheel has turned that is moved evenly by `step` of a turn during the last `during` of each turn of its driver. Radians. */
+/**
+ * How far a wheel has turned that is moved evenly by `step` of a turn during the last `during` of each turn of its
+ * driver. Radians.
+ */
 export function stepAngle(theta: number, step: number, during: number): number {
   const cycle = Math.floor(theta / FULL);
   const part = theta / FULL - cycle;

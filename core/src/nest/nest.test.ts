@@ -24,7 +24,10 @@ function laid(question: Partial<NestQuestion> & Pick<NestQuestion, 'parts'>): Ne
   }
 }
 
-/** The least distance between two closed figures, by every corner of one against every edge of the other; 0 when one holds the other. */
+/**
+ * The least distance between two closed figures, by every corner of one against every edge of the other; 0 when one
+ * holds the other.
+ */
 function apart(a: readonly Point[], b: readonly Point[]): number {
   let least = Infinity;
   for (const [p, q] of [
@@ -55,8 +58,12 @@ describe('parts laid on sheets', function () {
   it('keep the gap from each other and from the edge, whatever they are', () => {
     const part = fc.oneof(
       fc.double({ min: 3, max: 40, noNaN: true }).map(r => disc(r)),
-      fc.tuple(fc.double({ min: 3, max: 90, noNaN: true }), fc.double({ min: 3, max: 60, noNaN: true })).map(([w, h]) => plank(w, h)), // prettier-ignore
-      fc.double({ min: 20, max: 45, noNaN: true }).map((r): NestPart => ({ outline: circleOf(r), holes: [circleOf(r - 6).reverse()], number: 1 })), // prettier-ignore
+      fc
+        .tuple(fc.double({ min: 3, max: 90, noNaN: true }), fc.double({ min: 3, max: 60, noNaN: true }))
+        .map(([w, h]) => plank(w, h)),
+      fc
+        .double({ min: 20, max: 45, noNaN: true })
+        .map((r): NestPart => ({ outline: circleOf(r), holes: [circleOf(r - 6).reverse()], number: 1 })),
     );
     fc.assert(
       fc.property(
@@ -68,7 +75,9 @@ describe('parts laid on sheets', function () {
           const all = placed(parts, n);
           all.forEach((a, i) => {
             const b = bounds(a.outline);
-            expect(Math.min(b.minX, b.minY, SHEET.width - b.maxX, SHEET.height - b.maxY)).to.be.at.least(gap / 2 - 1e-6); // prettier-ignore
+            expect(Math.min(b.minX, b.minY, SHEET.width - b.maxX, SHEET.height - b.maxY)).to.be.at.least(
+              gap / 2 - 1e-6,
+            );
             for (const other of all.slice(i + 1)) {
               if (other.sheet !== a.sheet) continue;
               const within = (x: typeof a, y: typeof a): boolean =>
@@ -116,7 +125,13 @@ describe('parts laid on sheets', function () {
     const two = laid({ parts, tries: 3, sheets: [{ ...SHEET, number: 2 }] });
     expect(two.sheets.length).to.equal(2);
     expect(two.left).to.deep.equal([{ part: 0, number: 1 }]);
-    const mixed = laid({ parts: [disc(90), disc(20)], sheets: [{ width: 60, height: 60 }, { width: 200, height: 200 }] }); // prettier-ignore
+    const mixed = laid({
+      parts: [disc(90), disc(20)],
+      sheets: [
+        { width: 60, height: 60 },
+        { width: 200, height: 200 },
+      ],
+    });
     expect(mixed.sheets.map(s => s.stock)).to.deep.equal([1]);
     expect(laid({ parts: [disc(200)] }).left).to.deep.equal([{ part: 0, number: 1 }]);
     expect(laid({ parts: [disc(20)], sheets: [{ width: 2, height: 1 }] }).left.length).to.equal(1);
@@ -134,25 +149,34 @@ describe('parts laid on sheets', function () {
     expect(n.filled).to.be.closeTo(area / (height(n) * SHEET.width), 1e-9);
   });
 
-  it('lie at least as tight as rectangles packed by the common packer (maxrects-packer), wheels as well as planks', () => {
-    const sheet = { width: 300, height: 1000 };
-    const sets = [
-      Array.from({ length: 30 }, (_, i) => disc(8 + ((i * 37) % 30))),
-      Array.from({ length: 24 }, (_, i) => plank(12 + ((i * 31) % 60), 15 + ((i * 17) % 40))),
-    ];
-    for (const parts of sets) {
-      const packer = new MaxRectsPacker(sheet.width - 2, sheet.height, 2, { allowRotation: true, smart: false, pot: false, square: false }); // prettier-ignore
-      const boxes = parts.map(p => bounds(p.outline));
-      packer.addArray(boxes.map(b => ({ width: b.maxX - b.minX, height: b.maxY - b.minY })) as never);
-      const used = Math.max(
-        ...packer.bins.flatMap(b => b.rects.map(r => r.y + (r.rot ? r.width : r.height))),
-      );
-      const tops = Math.max(used, 0);
-      const n = laid({ parts, sheets: [sheet], tries: 6 });
-      expect(n.left).to.deep.equal([]);
-      expect(n.sheets[0]!.used).to.be.at.most(tops + 2);
-    }
-  });
+  it(
+    'lie at least as tight as rectangles packed by the common packer (maxrects-packer), ' +
+      'wheels as well as planks',
+    () => {
+      const sheet = { width: 300, height: 1000 };
+      const sets = [
+        Array.from({ length: 30 }, (_, i) => disc(8 + ((i * 37) % 30))),
+        Array.from({ length: 24 }, (_, i) => plank(12 + ((i * 31) % 60), 15 + ((i * 17) % 40))),
+      ];
+      for (const parts of sets) {
+        const packer = new MaxRectsPacker(sheet.width - 2, sheet.height, 2, {
+          allowRotation: true,
+          smart: false,
+          pot: false,
+          square: false,
+        });
+        const boxes = parts.map(p => bounds(p.outline));
+        packer.addArray(boxes.map(b => ({ width: b.maxX - b.minX, height: b.maxY - b.minY })) as never);
+        const used = Math.max(
+          ...packer.bins.flatMap(b => b.rects.map(r => r.y + (r.rot ? r.width : r.height))),
+        );
+        const tops = Math.max(used, 0);
+        const n = laid({ parts, sheets: [sheet], tries: 6 });
+        expect(n.left).to.deep.equal([]);
+        expect(n.sheets[0]!.used).to.be.at.most(tops + 2);
+      }
+    },
+  );
 });
 
 function areaOf(points: readonly Point[]): number {

@@ -53,9 +53,11 @@ const CELLS = 1_200_000;
 const LEAST_CELL = 0.5;
 
 /**
- * Lays parts on sheets: each in turn as low, then as far left, as it goes, in whichever of its turns reaches least high; into the holes of
- * others where it fits. The large ones go first; then other orders are tried and the best is kept: most parts laid, fewest sheets,
- * least height used. Turns of the first try are free, then all parts are laid straight, then by a quarter where they go. Yields the part done, 0 to 1. Places are whole cells, so that no two parts are ever nearer than the gap.
+ * Lays parts on sheets: each in turn as low, then as far left, as it goes, in whichever of its turns reaches least
+ * high; into the holes of others where it fits. The large ones go first; then other orders are tried and the best
+ * is kept: most parts laid, fewest sheets, least height used. Turns of the first try are free, then all parts are
+ * laid straight, then by a quarter where they go. Yields the part done, 0 to 1. Places are whole cells, so that no
+ * two parts are ever nearer than the gap.
  */
 export function* nest(question: NestQuestion): Generator<number, Nesting> {
   const { parts, sheets, gap, tries } = question;
@@ -74,7 +76,16 @@ export function* nest(question: NestQuestion): Generator<number, Nesting> {
   const random = seeded(question.seed);
   let best: Nesting | undefined;
   for (let n = 0; n < Math.max(1, tries); n++) {
-    const made = yield* layOut(n === 0 ? order : shuffled(order, areas, random), rasters, sheets, cell, gap, areas, FIRST_TURNS[n % 3], f => (n + f) / tries); // prettier-ignore
+    const made = yield* layOut(
+      n === 0 ? order : shuffled(order, areas, random),
+      rasters,
+      sheets,
+      cell,
+      gap,
+      areas,
+      FIRST_TURNS[n % 3],
+      f => (n + f) / tries,
+    );
     if (!best || better(made, best)) best = made;
   }
   return best as Nesting;
@@ -154,7 +165,13 @@ function* layOut(
     if (!best) return undefined;
     take(sheet.grid, sheet.pockets, best.turned.raster, best);
     sheet.used = Math.max(sheet.used, best.top);
-    return { part, sheet: at, x: edge + best.column * cell, y: edge + best.row * cell, angle: best.turned.angle }; // prettier-ignore
+    return {
+      part,
+      sheet: at,
+      x: edge + best.column * cell,
+      y: edge + best.row * cell,
+      angle: best.turned.angle,
+    };
   }
   const laid = places.reduce((sum, p) => sum + (areas[p.part] ?? 0), 0);
   const used = open.map(o => ({

@@ -42,7 +42,19 @@ describe('parts as cells', () => {
   });
 
   it('turned by a quarter take the same number of cells, to the edge; a hole is left open less the gap', () => {
-    const half = grown({ outline: [{ x: 0, y: 0 }, { x: 30, y: 0 }, { x: 30, y: 10 }, { x: 0, y: 10 }], holes: [] }, 0, 0.5); // prettier-ignore
+    const half = grown(
+      {
+        outline: [
+          { x: 0, y: 0 },
+          { x: 30, y: 0 },
+          { x: 30, y: 10 },
+          { x: 0, y: 10 },
+        ],
+        holes: [],
+      },
+      0,
+      0.5,
+    );
     const [flat, tall] = [rasterOf(half, 0, 0.5), rasterOf(half, Math.PI / 2, 0.5)];
     expect(Math.abs(cellsOf(flat).size - cellsOf(tall).size)).to.be.below(0.05 * cellsOf(flat).size);
     expect(flat.right - flat.left).to.be.above(2 * (tall.right - tall.left));

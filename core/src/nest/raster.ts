@@ -26,16 +26,19 @@ export type Grown = readonly (readonly Point[])[];
 const SIMPLE = 0.05;
 
 /**
- * What of a grid a figure takes. Two figures whose cells do not meet are at least the gap apart: the middle between two points that are nearer would
- * lie within half the gap of both, and so the middle of its cell within the grown figure of both (derived here). What simplifying may take
- * off is added again.
+ * What of a grid a figure takes. Two figures whose cells do not meet are at least the gap apart: the middle between
+ * two points that are nearer would lie within half the gap of both, and so the middle of its cell within the grown
+ * figure of both (derived here). What simplifying may take off is added again.
  */
 export function grown(blank: Blank, gap: number, cell: number): Grown {
-  const turn = (path: readonly Point[], ccw: boolean): Point[] => signedArea(path) > 0 === ccw ? [...path] : [...path].reverse(); // prettier-ignore
+  const turn = (path: readonly Point[], ccw: boolean): Point[] =>
+    signedArea(path) > 0 === ccw ? [...path] : [...path].reverse();
   const paths = [turn(blank.outline, true), ...blank.holes.map(h => turn(h, false))];
   const simple = Clipper.simplifyPathsD(paths, SIMPLE, true);
   const by = gap / 2 + HALF_DIAGONAL * cell + SIMPLE;
-  return Clipper.inflatePathsD(simple, by, JoinType.Miter, EndType.Polygon, 2, 4).map(p => p.map(({ x, y }) => ({ x, y }))); // prettier-ignore
+  return Clipper.inflatePathsD(simple, by, JoinType.Miter, EndType.Polygon, 2, 4).map(p =>
+    p.map(({ x, y }) => ({ x, y })),
+  );
 }
 
 /** The cells of a grown figure turned by an angle. */

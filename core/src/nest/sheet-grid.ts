@@ -30,7 +30,8 @@ export interface CellPlace {
 }
 
 /**
- * The lowest place at which a raster meets nothing, and of those the leftmost; undefined when there is none below `limit` rows.
+ * The lowest place at which a raster meets nothing, and of those the leftmost; undefined when there is none below
+ * `limit` rows.
  * Whatever a row strikes it is moved behind at once.
  */
 export function lowestPlace(grid: SheetGrid, part: Raster, limit = Infinity): CellPlace | undefined {
@@ -73,7 +74,10 @@ function freeColumn(
   return undefined;
 }
 
-/** Takes the cells of a part at a place, and opens as a pocket what lies between its cells in a row: its holes, and the room between its teeth. */
+/**
+ * Takes the cells of a part at a place, and opens as a pocket what lies between its cells in a row: its holes, and
+ * the room between its teeth.
+ */
 export function take(grid: SheetGrid, pockets: SheetGrid, part: Raster, place: CellPlace): void {
   const { columns } = grid;
   part.rows.forEach((runs, i) => {

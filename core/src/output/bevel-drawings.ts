@@ -6,7 +6,10 @@ import { fail, ok, type Result } from '../result/index.ts';
 import { type BevelCone, blankProfile, endTemplate, usualFaceWidth, wrapStrip } from '../tooth/index.ts';
 import { mm } from '../units/index.ts';
 
-/** The flat patterns of a bevel: what is wrapped round the turned blank, what the blank is turned to, and its large end. */
+/**
+ * The flat patterns of a bevel: what is wrapped round the turned blank, what the blank is turned to, and its large
+ * end.
+ */
 export type BevelPattern = 'strip' | 'blank' | 'end';
 
 /** Height of the strip, mm. */
@@ -45,9 +48,13 @@ export function bevelDrawing(
   const shapes = patternShapes(found, pattern, derived.chordError);
   if (!shapes.ok) return shapes;
   const says: Readonly<Record<BevelPattern, string>> = {
-    strip: `Wrap round the outside of the turned blank, ${mm(cone.outsideDiameter, 3)} across; a line for every tooth, ${cone.count} in all.`,
+    strip:
+      `Wrap round the outside of the turned blank, ${mm(cone.outsideDiameter, 3)} ` +
+      `across; a line for every tooth, ${cone.count} in all.`,
     blank: 'Half section of the blank: x along the axis from the apex of the cone, y from the axis outwards.',
-    end: `The large end rolled out flat (${cone.count} of ${mm(cone.virtualCount, 3).replace(' mm', '')} teeth): roll it round the back cone.`,
+    end:
+      `The large end rolled out flat (${cone.count} of ` +
+      `${mm(cone.virtualCount, 3).replace(' mm', '')} teeth): roll it round the back cone.`,
   };
   return ok({
     title: `${derived.machine.name}: ${wheel.name}, ${pattern}`,

@@ -19,7 +19,10 @@ const pair = (a: number, b: number): Machine => {
 /** What a file says, read by a reader that is not ours: closed figures in all cut paths, and the texts. */
 function read(m: Machine, id: string): { figures: number; texts: string[]; text: string } {
   const text = writeSvg(must(wheelDrawing(derive(m), id)));
-  const tree = new XMLParser({ ignoreAttributes: false, isArray: name => ['path', 'text', 'g'].includes(name) }).parse(text) as object; // prettier-ignore
+  const tree = new XMLParser({
+    ignoreAttributes: false,
+    isArray: name => ['path', 'text', 'g'].includes(name),
+  }).parse(text) as object;
   const paths: string[] = [];
   const texts: string[] = [];
   const walk = (node: unknown): void => {

@@ -47,8 +47,8 @@ const CROSS = 4;
 const LETTER = 0.62;
 
 /**
- * The drilling template of one plate at true size: its outline to cut, round holes to drill, slots to cut, a cross at every
- * middle and at the datum, and beside each hole its number and its coordinates from the datum.
+ * The drilling template of one plate at true size: its outline to cut, round holes to drill, slots to cut, a cross
+ * at every middle and at the datum, and beside each hole its number and its coordinates from the datum.
  */
 export function plateDrawing(derived: Derived, side: Plate['side']): Result<Drawing> {
   const plate = derived.layout.plates.find(p => p.side === side);

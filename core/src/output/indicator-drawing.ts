@@ -18,14 +18,14 @@ export function indicatorAxis(
 }
 
 /**
- * Diameter of the hole in a hand or dial, mm: that of its arbor; in a dial that stands, the front plate's hole there, or else room to
- * turn for the widest arbor on its axis. Undefined for globes and bodies, and where nothing passes.
+ * Diameter of the hole in a hand or dial, mm: that of its arbor; in a dial that stands, the front plate's hole
+ * there, or else room to turn for the widest arbor on its axis. Undefined for globes and bodies, and where nothing
+ * passes.
  */
 export function eyeOf(
   derived: Pick<Derived, 'machine' | 'layout' | 'positions'>,
   indicator: Indicator,
 ): number | undefined {
-  // prettier-ignore
   const { machine, layout, positions } = derived;
   if (indicator.kind === 'globe' || indicator.kind === 'body') return undefined;
   if (indicator.member !== GROUND) return layout.sizes.get(indicator.member)?.diameter;
@@ -34,7 +34,10 @@ export function eyeOf(
   const front = layout.plates.find(p => p.side === 'front');
   const hole = at && front?.holes.find(h => distance(h.at, at) < 1e-6);
   if (hole) return hole.diameter;
-  const widest = Math.max(0, ...arbors(machine).flatMap(m => (m.axis === axis ? (layout.sizes.get(m.id)?.diameter ?? 0) : []))); // prettier-ignore
+  const widest = Math.max(
+    0,
+    ...arbors(machine).flatMap(m => (m.axis === axis ? (layout.sizes.get(m.id)?.diameter ?? 0) : [])),
+  );
   return widest > 0 ? widest + bearingAllowance('free', widest) : undefined;
 }
 

@@ -6,7 +6,10 @@ import { fail, ok, type Result } from '../result/index.ts';
 import { indicatorGroups } from './indicator-drawing.ts';
 import { fileNotes, wheelShapes } from './wheel-drawing.ts';
 
-/** The whole plan in mesh at some turns of the drive: every wheel that has an outline, its pitch circle and its name; as a picture, hands and dials too. */
+/**
+ * The whole plan in mesh at some turns of the drive: every wheel that has an outline, its pitch circle and its
+ * name; as a picture, hands and dials too.
+ */
 export function planDrawing(derived: Derived, turns: DriveTurns = AT_REST, picture = false): Result<Drawing> {
   const groups: Group[] = [];
   const places = stancesAt(derived.moving, turns);

@@ -7,13 +7,17 @@ import { sideFrame, type SideRect, sideTeeth, type SideView } from './side-frame
 import { sideScene } from './side-scene.ts';
 
 /**
- * The machine from the side, or cut open, at some turns of the drive, as lines: a picture to look at, farthest first. Cut
- * faces are engraved, the rest is reference; y is the height.
+ * The machine from the side, or cut open, at some turns of the drive, as lines: a picture to look at, farthest
+ * first. Cut faces are engraved, the rest is reference; y is the height.
  */
 export function sideDrawing(derived: Derived, view: SideView, turns: DriveTurns): Result<Drawing> {
   const rects = sideFrame(sideScene(derived), view, stancesAt(derived.moving, turns), derived.positions.at);
   if (rects.length === 0) return fail('nothing-to-draw');
-  const shapes = rects.map((r): Shape => ({ name: r.of.id, role: r.cut ? 'engrave' : 'reference', paths: outline(r, view) })); // prettier-ignore
+  const shapes = rects.map((r): Shape => ({
+    name: r.of.id,
+    role: r.cut ? 'engrave' : 'reference',
+    paths: outline(r, view),
+  }));
   return ok({
     title: `${derived.machine.name}: ${view.cut === undefined ? 'from the side' : 'cut open'}`,
     notes: ['Millimetres; a picture of a position, not a part to cut.'],

@@ -4,13 +4,22 @@ import type { SideBar, SidePlate, SideRound, SideScene } from './side-scene.ts';
 
 /** From where a machine is seen, and where it is cut open. */
 export interface SideView {
-  /** The direction that points to the right, radians from x; the viewer stands before it, a quarter turn clockwise from it. */
+  /**
+   * The direction that points to the right, radians from x; the viewer stands before it, a quarter turn clockwise
+   * from it.
+   */
   readonly angle: number;
-  /** The depth of a cut across the line of sight, mm behind the middle of the machine; what lies before it is taken away. */
+  /**
+   * The depth of a cut across the line of sight, mm behind the middle of the machine; what lies before it is taken
+   * away.
+   */
   readonly cut: number | undefined;
 }
 
-/** A rectangle as it is seen: across from `left` to `right` measured from the middle of the machine, mm; `depth` how far behind it. */
+/**
+ * A rectangle as it is seen: across from `left` to `right` measured from the middle of the machine, mm; `depth` how
+ * far behind it.
+ */
 export interface SideRect {
   readonly what: 'round' | 'bar' | 'ball' | 'plate';
   readonly of: SideRound | SideBar | SidePlate;
@@ -38,9 +47,9 @@ const across = (v: Sight, p: Point): number => (p.x - v.middle.x) * v.c + (p.y -
 const behind = (v: Sight, p: Point): number => (p.y - v.middle.y) * v.c - (p.x - v.middle.x) * v.s;
 
 /**
- * The machine from the side as it stands now: rectangles, the farthest first. A round body is seen as wide as it is; cut at a depth d
- * from its line it shows a face 2·√(r² − d²) wide, open where its hole is, and what lies behind the cut. `places` says where
- * arbors stand, `axes` where axes do.
+ * The machine from the side as it stands now: rectangles, the farthest first. A round body is seen as wide as it
+ * is; cut at a depth d from its line it shows a face 2·√(r² − d²) wide, open where its hole is, and what lies
+ * behind the cut. `places` says where arbors stand, `axes` where axes do.
  */
 export function sideFrame(
   scene: SideScene,
@@ -68,7 +77,18 @@ function putRound(rects: SideRect[], v: Sight, r: SideRound, centre: Point, angl
   if (depth + r.radius <= v.cut) return;
   // Written out, not spread: this is done for every round thing in every frame.
   const put = (half: number, near: number): number =>
-    rects.push({ what: 'round', of: r, left: at - half, right: at + half, low: r.low, high: r.high, depth: near, cut: false, at, angle }); // prettier-ignore
+    rects.push({
+      what: 'round',
+      of: r,
+      left: at - half,
+      right: at + half,
+      low: r.low,
+      high: r.high,
+      depth: near,
+      cut: false,
+      at,
+      angle,
+    });
   const off = v.cut - depth;
   if (off <= -r.radius) {
     put(r.radius, depth - r.radius);
@@ -113,14 +133,33 @@ function putBar(rects: SideRect[], v: Sight, b: SideBar, places: ReadonlyMap<str
   const half = b.width / 2;
   const common = { of: b, at: p, angle: turned, cut: false };
   if (Math.max(dp, dq) + half > v.cut)
-    rects.push({ ...common, what: 'bar', left: Math.min(p, q) - half, right: Math.max(p, q) + half, low: b.low, high: b.high, depth: Math.min(dp, dq) - half }); // prettier-ignore
+    rects.push({
+      ...common,
+      what: 'bar',
+      left: Math.min(p, q) - half,
+      right: Math.max(p, q) + half,
+      low: b.low,
+      high: b.high,
+      depth: Math.min(dp, dq) - half,
+    });
   if (b.ball > 0 && dq + b.ball > v.cut) {
     const middle = (b.low + b.high) / 2;
-    rects.push({ ...common, what: 'ball', left: q - b.ball, right: q + b.ball, low: middle - b.ball, high: middle + b.ball, depth: dq - b.ball }); // prettier-ignore
+    rects.push({
+      ...common,
+      what: 'ball',
+      left: q - b.ball,
+      right: q + b.ball,
+      low: middle - b.ball,
+      high: middle + b.ball,
+      depth: dq - b.ball,
+    });
   }
 }
 
-/** A plate is as wide as its border is seen; cut, only as wide as its border behind the cut, and its face as wide as it is there. */
+/**
+ * A plate is as wide as its border is seen; cut, only as wide as its border behind the cut, and its face as wide as
+ * it is there.
+ */
 function putPlate(rects: SideRect[], v: Sight, plate: SidePlate): void {
   const points = plate.border.map(p => ({ u: across(v, p), d: behind(v, p) }));
   const behindCut = points.filter(p => p.d >= v.cut);
@@ -147,7 +186,10 @@ function putPlate(rects: SideRect[], v: Sight, plate: SidePlate): void {
   }
 }
 
-/** Where the edges of a wheel's teeth are seen, from the middle of the machine; only those on the side of the viewer. */
+/**
+ * Where the edges of a wheel's teeth are seen, from the middle of the machine; only those on the side of the
+ * viewer.
+ */
 export function sideTeeth(rect: SideRect, viewAngle: number, put: (across: number) => void): void {
   const round = rect.of as SideRound;
   if (rect.what !== 'round' || round.teeth === 0) return;

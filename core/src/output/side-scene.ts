@@ -22,7 +22,10 @@ export interface SideRound {
   readonly phase: number;
 }
 
-/** A bar from one place to another, or from a place outwards at an angle of it: an arm, a hand, a rod that bears a body. */
+/**
+ * A bar from one place to another, or from a place outwards at an angle of it: an arm, a hand, a rod that bears a
+ * body.
+ */
 export interface SideBar {
   readonly kind: 'arm' | 'hand' | 'body';
   readonly id: string;
@@ -62,7 +65,10 @@ export interface SideScene {
 /** How thick dials and hands are drawn, and how far apart, where nothing says it: mm. */
 const LEAF = 1;
 
-/** What is seen of a machine from the side: wheels, arbors, plates, arms from the layout; hands, dials, globes and bodies above it. */
+/**
+ * What is seen of a machine from the side: wheels, arbors, plates, arms from the layout; hands, dials, globes and
+ * bodies above it.
+ */
 export function sideScene(derived: Derived): SideScene {
   const { layout } = derived;
   const rounds = [...wheelRounds(derived), ...pieceRounds(derived)];
@@ -156,14 +162,36 @@ function indicatorsAbove(derived: Derived, top: number): { rounds: SideRound[]; 
       const stands = i.kind === 'dial' && i.member === GROUND;
       const high = i.kind === 'globe' ? low + 2 * i.radius : low + LEAF;
       const place = stands ? axis : i.member;
-      rounds.push({ ...common, kind: i.kind, member: stands ? undefined : i.member, place, radius: i.radius, inner: 0, high, teeth: 0, phase: setting }); // prettier-ignore
+      rounds.push({
+        ...common,
+        kind: i.kind,
+        member: stands ? undefined : i.member,
+        place,
+        radius: i.radius,
+        inner: 0,
+        high,
+        teeth: 0,
+        phase: setting,
+      });
       heights.set(axis, high + LEAF / 2);
       continue;
     }
     const length = i.kind === 'hand' ? i.radius : i.distance;
     const ball = i.kind === 'body' ? i.radius : 0;
     const lift = i.kind === 'body' ? low + i.radius : low;
-    bars.push({ kind: i.kind, id: i.id, member: i.member, from: i.member, to: undefined, angle: setting, length, width: LEAF, low: lift, high: lift + LEAF, ball }); // prettier-ignore
+    bars.push({
+      kind: i.kind,
+      id: i.id,
+      member: i.member,
+      from: i.member,
+      to: undefined,
+      angle: setting,
+      length,
+      width: LEAF,
+      low: lift,
+      high: lift + LEAF,
+      ball,
+    });
     heights.set(axis, lift + LEAF * 1.5 + ball);
   }
   return { rounds, bars };

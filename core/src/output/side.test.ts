@@ -5,7 +5,15 @@ import { writeSvg } from '../format/index.ts';
 import { readMachine, type Machine } from '../machine/index.ts';
 import { stancesAt } from '../motion/index.ts';
 import { must } from '../result/index.ts';
-import { sideDrawing, sideFrame, type SideRect, type SideRound, sideScene, sideTeeth, type SideView } from './index.ts'; // prettier-ignore
+import {
+  sideDrawing,
+  sideFrame,
+  type SideRect,
+  type SideRound,
+  sideScene,
+  sideTeeth,
+  type SideView,
+} from './index.ts';
 
 const demo = (name: string): Machine =>
   must(readMachine(readFileSync(new URL(`../../../demo/${name}.json`, import.meta.url), 'utf8')));
@@ -14,24 +22,29 @@ const scene = sideScene(tide);
 const turns = { whole: 3n, part: 0.37 };
 const frame = (view: SideView): SideRect[] =>
   sideFrame(scene, view, stancesAt(tide.moving, turns), tide.positions.at);
-const wheels = (rects: SideRect[]): SideRect[] => rects.filter(r => r.what === 'round' && (r.of as SideRound).kind === 'wheel'); // prettier-ignore
+const wheels = (rects: SideRect[]): SideRect[] =>
+  rects.filter(r => r.what === 'round' && (r.of as SideRound).kind === 'wheel');
 
 describe('the machine from the side', () => {
-  it('every wheel is as wide as it is across, at its layer’s height, where its axis stands, whichever way it is seen', () => {
-    for (const angle of [0, 0.7, 2, 4.4]) {
-      const seen = wheels(frame({ angle, cut: undefined }));
-      expect(seen).to.have.length(tide.machine.wheels.length);
-      for (const r of seen) {
-        const wheel = tide.machine.wheels.find(w => w.id === r.of.id)!;
-        expect(r.right - r.left).to.be.closeTo(2 * tide.extents[wheel.id]!.outer, 1e-9);
-        expect(r.low).to.equal(tide.layout.stack.layers.get(wheel.layer)!.from);
-        const member = tide.machine.members.find(m => m.id === wheel.member)!;
-        const p = tide.positions.at[member.kind === 'arbor' ? member.axis : '']!;
-        const u = (p.x - scene.middle.x) * Math.cos(angle) + (p.y - scene.middle.y) * Math.sin(angle);
-        expect((r.left + r.right) / 2).to.be.closeTo(u, 1e-9);
+  it(
+    'every wheel is as wide as it is across, at its layer’s height, where its axis stands, ' +
+      'whichever way it is seen',
+    () => {
+      for (const angle of [0, 0.7, 2, 4.4]) {
+        const seen = wheels(frame({ angle, cut: undefined }));
+        expect(seen).to.have.length(tide.machine.wheels.length);
+        for (const r of seen) {
+          const wheel = tide.machine.wheels.find(w => w.id === r.of.id)!;
+          expect(r.right - r.left).to.be.closeTo(2 * tide.extents[wheel.id]!.outer, 1e-9);
+          expect(r.low).to.equal(tide.layout.stack.layers.get(wheel.layer)!.from);
+          const member = tide.machine.members.find(m => m.id === wheel.member)!;
+          const p = tide.positions.at[member.kind === 'arbor' ? member.axis : '']!;
+          const u = (p.x - scene.middle.x) * Math.cos(angle) + (p.y - scene.middle.y) * Math.sin(angle);
+          expect((r.left + r.right) / 2).to.be.closeTo(u, 1e-9);
+        }
       }
-    }
-  });
+    },
+  );
 
   it('what is nearer comes later, so that it covers what is behind', () => {
     const rects = frame({ angle: 1.1, cut: undefined });
@@ -43,14 +56,20 @@ describe('the machine from the side', () => {
     const round = scene.rounds.find(r => r.id === wheel.id)!;
     const p = tide.positions.at['axis4']!;
     const depth = (p.y - scene.middle.y) * Math.cos(angle) - (p.x - scene.middle.x) * Math.sin(angle);
-    const faces = (cut: number): number[] => frame({ angle, cut }).filter(r => r.of === round && r.cut).map(r => r.right - r.left); // prettier-ignore
+    const faces = (cut: number): number[] =>
+      frame({ angle, cut })
+        .filter(r => r.of === round && r.cut)
+        .map(r => r.right - r.left);
     const through = faces(depth);
     expect(through).to.have.length(2);
     expect(through.reduce((a, b) => a + b)).to.be.closeTo(2 * (round.radius - round.inner), 1e-9);
     expect(faces(depth + round.radius / 2)).to.have.length(1);
     expect(faces(depth + round.radius / 2)[0]).to.be.closeTo(Math.sqrt(3) * round.radius, 1e-9);
     expect(faces(depth - round.radius - 0.01), 'the cut lies before it').to.deep.equal([]);
-    expect(frame({ angle, cut: depth + round.radius + 0.01 }).filter(r => r.of === round), 'taken away').to.deep.equal([]); // prettier-ignore
+    expect(
+      frame({ angle, cut: depth + round.radius + 0.01 }).filter(r => r.of === round),
+      'taken away',
+    ).to.deep.equal([]);
   });
 
   it('the area of the faces of a wheel, over all cuts, is its volume: π (R² − r²) h', () => {
@@ -58,7 +77,8 @@ describe('the machine from the side', () => {
     const step = 0.05;
     let volume = 0;
     for (let cut = -200; cut < 200; cut += step)
-      for (const r of frame({ angle: 0, cut })) if (r.of === round && r.cut) volume += (r.right - r.left) * (r.high - r.low) * step; // prettier-ignore
+      for (const r of frame({ angle: 0, cut }))
+        if (r.of === round && r.cut) volume += (r.right - r.left) * (r.high - r.low) * step;
     const exact = Math.PI * (round.radius ** 2 - round.inner ** 2) * (round.high - round.low);
     expect(volume / exact).to.be.closeTo(1, 0.003);
   }).timeout(20000);

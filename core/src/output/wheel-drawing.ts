@@ -12,7 +12,10 @@ export function fileNotes(derived: Pick<Derived, 'chordError'>, process?: Proces
   return [
     'True size, millimetres.',
     moved
-      ? `Compensated once, for ${process.name || process.kind}: outlines ${side(growth.outline, 'outside', 'inside')}, holes ${side(growth.hole, 'smaller all round', 'larger all round')} of what the part should measure.`
+      ? `Compensated once, for ${process.name || process.kind}: outlines ` +
+        `${side(growth.outline, 'outside', 'inside')}, holes ` +
+        `${side(growth.hole, 'smaller all round', 'larger all round')} of what the part ` +
+        'should measure.'
       : `Outlines as the part should measure, play taken; not compensated for kerf or nozzle.`,
     `Chord error at most ${derived.chordError} mm.`,
   ];
@@ -29,7 +32,10 @@ export function compensationName(process: Process | undefined): string[] {
   return [kind === 'router' ? `cutter ${cutter}` : `kerf ${kerf}`];
 }
 
-/** A wheel about its own centre: what is cut as one shape, compensated for a process if one is named, and what is engraved as another. */
+/**
+ * A wheel about its own centre: what is cut as one shape, compensated for a process if one is named, and what is
+ * engraved as another.
+ */
 export function wheelShapes(
   derived: Pick<Derived, 'machine' | 'wheels' | 'chordError'>,
   wheel: Wheel,

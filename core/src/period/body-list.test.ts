@@ -14,7 +14,6 @@ describe('a pasted list of bodies', () => {
       'Mars 686.98 d',
       'Mars,686.98 d',
     ])
-      // prettier-ignore
       expect(one(line), line).to.deep.equal({ name: 'Mars', wanted: '686.98 d', problem: undefined });
     expect(one('Second hand 1/60').wanted).to.equal('1/60');
     expect(one('Dial, front; 29d 12h 44m')).to.include({ name: 'Dial, front', wanted: '29d 12h 44m' });

@@ -35,7 +35,10 @@ export function driveTurns(span: Span, driveSeconds: Rational | undefined): Rati
   return driveSeconds ? div(span.seconds, driveSeconds) : undefined;
 }
 
-/** Seconds until an output with an error of rate has gained or lost so many seconds of its own reading: t = unit / |e|. */
+/**
+ * Seconds until an output with an error of rate has gained or lost so many seconds of its own reading: t = unit /
+ * |e|.
+ */
 export function secondsToGain(error: Rational, unitSeconds: Rational): Rational | undefined {
   return error.num === 0n ? undefined : div(unitSeconds, absolute(error));
 }

@@ -126,7 +126,6 @@ describe('library of periods, against astronomy-engine', () => {
       ['venus', Body.Venus],
       ['mars', Body.Mars],
     ] as const) {
-      // prettier-ignore
       const turns = Math.round((300 * 365.25) / days(id));
       const start = new Date('1800-01-01T00:00:00Z');
       const end = new Date(start.getTime() + turns * days(id) * 86400e3);
@@ -154,7 +153,15 @@ describe('library of periods, against astronomy-engine', () => {
   });
 
   it('has the planets’ synodic periods of the handbooks (NASA/GSFC fact sheets, from memory)', () => {
-    const known = { mercury: 115.88, venus: 583.92, mars: 779.94, jupiter: 398.88, saturn: 378.09, uranus: 369.66, neptune: 367.49 }; // prettier-ignore
+    const known = {
+      mercury: 115.88,
+      venus: 583.92,
+      mars: 779.94,
+      jupiter: 398.88,
+      saturn: 378.09,
+      uranus: 369.66,
+      neptune: 367.49,
+    };
     for (const [id, d] of Object.entries(known)) expect(days(`${id}-synodic`), id).to.be.closeTo(d, 0.01);
   });
 
@@ -165,7 +172,6 @@ describe('library of periods, against astronomy-engine', () => {
       ['ganymede', 'ganymede'],
       ['callisto', 'callisto'],
     ] as const) {
-      // prettier-ignore
       const at = (d: number): number => {
         const v = JupiterMoons(new Date(Date.UTC(2000, 0, 1) + d * 86400e3))[of];
         return Math.atan2(v.y, v.x) / (2 * Math.PI);

@@ -17,8 +17,8 @@ export interface Assembly {
 /**
  * Planets go together at multiples of 360°/(sun + ring) from the first (Müller, Die Umlaufgetriebe, 1971; Machinery's
  * Handbook, planetary gearing; from memory). Equal spacing needs (sun + ring)/n whole; otherwise each takes the nearest
- * of those places. Two neighbours at an angle φ are 2a·sin(φ/2) apart, a = (sun + planet)/2, and reach planet/2 + 1 each,
- * all in modules.
+ * of those places. Two neighbours at an angle φ are 2a·sin(φ/2) apart, a = (sun + planet)/2, and reach planet/2 + 1
+ * each, all in modules.
  */
 export function assemblyOf(set: PlanetarySet): Assembly {
   const places = set.sun + set.ring;

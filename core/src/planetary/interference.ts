@@ -11,8 +11,8 @@ export interface RingMargins {
 }
 
 /**
- * Whether a wheel without profile shift runs in a ring at the standard centre distance, with the same addendum h on both: see
- * ringInterference. Counts; angles in degrees; h in modules.
+ * Whether a wheel without profile shift runs in a ring at the standard centre distance, with the same addendum h on
+ * both: see ringInterference. Counts; angles in degrees; h in modules.
  */
 export function ringMargins(count: number, ring: number, pressureAngleDeg = 20, addendum = 1): RingMargins {
   return marginsWith(count, ring, pressureAngleDeg, addendum, undefined);
@@ -39,8 +39,8 @@ function marginsWith(
 }
 
 /**
- * Whether the tips of a wheel and its ring pass each other. Involute interference alone is not counted: a ring's tips are
- * relieved, or the wheel is undercut for it, and the mesh runs with less contact (common practice).
+ * Whether the tips of a wheel and its ring pass each other. Involute interference alone is not counted: a ring's
+ * tips are relieved, or the wheel is undercut for it, and the mesh runs with less contact (common practice).
  */
 export const tipsPass = (count: number, ring: number, pressureAngleDeg = 20, addendum = 1): boolean =>
   ringMargins(count, ring, pressureAngleDeg, addendum).trochoid >= 0;
@@ -48,7 +48,10 @@ export const tipsPass = (count: number, ring: number, pressureAngleDeg = 20, add
 /** Teeth as they are added to a machine, in modules. */
 const USUAL = { kind: 'involute', pressureAngleDeg: 20, addendum: 1, dedendum: 1.25, fillet: 0.38 } as const;
 
-/** By how many modules the ring's tips are cut down so that they keep off the feet of a wheel of the usual form; nought where they do as they are. */
+/**
+ * By how many modules the ring's tips are cut down so that they keep off the feet of a wheel of the usual form;
+ * nought where they do as they are.
+ */
 export function ringRelief(count: number, ring: number): number {
   const foot = involuteFillet({ form: USUAL, module: 1, count, ...STANDARD_SPEC })?.formRadius;
   const { involute } = marginsWith(count, ring, USUAL.pressureAngleDeg, USUAL.addendum, foot);

@@ -18,23 +18,47 @@ import { derive } from '../derive/index.ts';
 import { newMachine } from '../machine/index.ts';
 import { must } from '../result/index.ts';
 import { trainRates } from '../train/index.ts';
-import { assemblyOf, type Central, CENTRALS, drivenOf, type PlanetaryQuery, planetaryRate, type PlanetarySet, planetaryUses, ringMargins, searchPlanetary, searchTwoRing, setFrom, tipsPass, twoRingFits, twoRingFrom, twoRingGap, twoRingRate } from './index.ts'; // prettier-ignore
+import {
+  assemblyOf,
+  type Central,
+  CENTRALS,
+  drivenOf,
+  type PlanetaryQuery,
+  planetaryRate,
+  type PlanetarySet,
+  planetaryUses,
+  ringMargins,
+  searchPlanetary,
+  searchTwoRing,
+  setFrom,
+  tipsPass,
+  twoRingFits,
+  twoRingFrom,
+  twoRingGap,
+  twoRingRate,
+} from './index.ts';
 
 const SET: PlanetarySet = { sun: 24, planet: 18, ring: 60, planets: 3 };
 const count = fc.integer({ min: 6, max: 60 });
 
 describe('a planetary set', () => {
-  it('has the rates of the handbooks, whichever member is held (Machinery’s Handbook, planetary gearing; from memory)', () => {
-    const uses = Object.fromEntries(planetaryUses(SET).map(u => [`${u.held} held, ${u.driver} drives`, toFraction(u.rate)])); // prettier-ignore
-    expect(uses).to.deep.equal({
-      'sun held, ring drives': '5/7',
-      'sun held, arm drives': '7/5',
-      'ring held, sun drives': '2/7',
-      'ring held, arm drives': '7/2',
-      'arm held, sun drives': '-2/5',
-      'arm held, ring drives': '-5/2',
-    });
-  });
+  it(
+    'has the rates of the handbooks, whichever member is held (Machinery’s Handbook, ' +
+      'planetary gearing; from memory)',
+    () => {
+      const uses = Object.fromEntries(
+        planetaryUses(SET).map(u => [`${u.held} held, ${u.driver} drives`, toFraction(u.rate)]),
+      );
+      expect(uses).to.deep.equal({
+        'sun held, ring drives': '5/7',
+        'sun held, arm drives': '7/5',
+        'ring held, sun drives': '2/7',
+        'ring held, arm drives': '7/2',
+        'arm held, sun drives': '-2/5',
+        'arm held, ring drives': '-5/2',
+      });
+    },
+  );
 
   it('agrees with the general solver: ring held, sun drives, arm +2/7 (conventions 8)', () => {
     const machine = KINDS['planets in copies']!;
@@ -46,7 +70,11 @@ describe('a planetary set', () => {
       fc.property(count, count, (sun, planet) => {
         const set = { sun, planet, ring: sun + 2 * planet, planets: 3 };
         for (const u of planetaryUses(set)) {
-          const w: Record<Central, ReturnType<typeof rational>> = { sun: rational(0), ring: rational(0), arm: rational(0) }; // prettier-ignore
+          const w: Record<Central, ReturnType<typeof rational>> = {
+            sun: rational(0),
+            ring: rational(0),
+            arm: rational(0),
+          };
           w[u.driver] = ONE;
           w[u.driven] = u.rate;
           const left = mul(sub(w.sun, w.arm), rational(sun));
@@ -59,7 +87,11 @@ describe('a planetary set', () => {
   });
 
   it('follows from any two of its counts', () => {
-    const sets = [{ sun: 24, planet: 18 }, { sun: 24, ring: 60 }, { planet: 18, ring: 60 }]; // prettier-ignore
+    const sets = [
+      { sun: 24, planet: 18 },
+      { sun: 24, ring: 60 },
+      { planet: 18, ring: 60 },
+    ];
     for (const known of sets) expect(must(setFrom(known, 3))).to.deep.equal(SET);
     const code = (known: Parameters<typeof setFrom>[0], planets = 3): string => {
       const set = setFrom(known, planets);
@@ -82,7 +114,8 @@ describe('a planetary set', () => {
     ]);
     const five = assemblyOf({ ...SET, planets: 5 });
     expect(five.anglesDeg[0]).to.equal(0);
-    for (const a of five.anglesDeg) expect((a * 84) / 360, 'whole places of 360°/84').to.be.closeTo(Math.round((a * 84) / 360), 1e-9); // prettier-ignore
+    for (const a of five.anglesDeg)
+      expect((a * 84) / 360, 'whole places of 360°/84').to.be.closeTo(Math.round((a * 84) / 360), 1e-9);
     expect(Math.max(...five.anglesDeg.map((a, k) => Math.abs(a - 72 * k)))).to.be.below(360 / 84 / 2 + 1e-9);
   });
 
@@ -195,22 +228,32 @@ describe('the search for planetary counts', () => {
 });
 
 describe('a wheel in a ring', () => {
-  it('at 20° passes its tips from a difference of about nine teeth on (handbook tables of internal gears; from memory)', () => {
-    for (const ring of [40, 60, 100, 200]) {
-      const least = Array.from({ length: 20 }, (_, i) => i + 1).find(d => tipsPass(ring - d, ring))!;
-      expect(least, `${ring}`).to.be.within(8, 9);
-      expect(tipsPass(ring - least - 1, ring)).to.equal(true);
-    }
-    expect(tipsPass(60 - 6, 60, 20, 0.6), 'stub teeth need less').to.equal(true);
-  });
+  it(
+    'at 20° passes its tips from a difference of about nine teeth on (handbook tables of ' +
+      'internal gears; from memory)',
+    () => {
+      for (const ring of [40, 60, 100, 200]) {
+        const least = Array.from({ length: 20 }, (_, i) => i + 1).find(d => tipsPass(ring - d, ring))!;
+        expect(least, `${ring}`).to.be.within(8, 9);
+        expect(tipsPass(ring - least - 1, ring)).to.equal(true);
+      }
+      expect(tipsPass(60 - 6, 60, 20, 0.6), 'stub teeth need less').to.equal(true);
+    },
+  );
 
-  it('at 20° is free of involute interference from 34 teeth of the ring on, for a wheel of 30 (the same tables; from memory)', () => {
-    const least = (z: number): number => {
-      for (let ring = z + 1; ; ring++) if (ringMargins(z, ring).involute >= 0) return ring;
-    };
-    expect(least(30)).to.equal(34);
-    expect(ringMargins(18, 60).involute, 'the rack’s limit of 17.1 is never enough in a ring').to.be.below(0);
-  });
+  it(
+    'at 20° is free of involute interference from 34 teeth of the ring on, for a wheel of ' +
+      '30 (the same tables; from memory)',
+    () => {
+      const least = (z: number): number => {
+        for (let ring = z + 1; ; ring++) if (ringMargins(z, ring).involute >= 0) return ring;
+      };
+      expect(least(30)).to.equal(34);
+      expect(ringMargins(18, 60).involute, 'the rack’s limit of 17.1 is never enough in a ring').to.be.below(
+        0,
+      );
+    },
+  );
 
   it('no longer has room where it is as large as the ring', () => {
     expect(tipsPass(40, 40)).to.equal(false);
@@ -279,7 +322,11 @@ describe('a set with two rings', () => {
 
   it('refuses what cannot be', () => {
     const why = (r: { ok: boolean; problem?: { code: string } }): string => (r.ok ? 'ok' : r.problem!.code);
-    expect([why(twoRingFrom(12, 24, 24, 3)), why(twoRingFrom(12, 2, 24, 3)), why(twoRingFrom(12, 24, 23, 99))]).to.deep.equal(['two-ring-still', 'planetary-too-small', 'planets-out-of-range']); // prettier-ignore
+    expect([
+      why(twoRingFrom(12, 24, 24, 3)),
+      why(twoRingFrom(12, 2, 24, 3)),
+      why(twoRingFrom(12, 24, 23, 99)),
+    ]).to.deep.equal(['two-ring-still', 'planetary-too-small', 'planets-out-of-range']);
     const query = { target: rational(0n), least: 12, most: 60, planets: [3], gap: 0.3, module: 1, top: 3 };
     expect(why(finished(searchTwoRing(query)))).to.equal('ratio-zero');
     expect(why(finished(searchTwoRing({ ...query, target: rational(1, 9), most: 9 })))).to.equal(

@@ -13,7 +13,10 @@ export interface PlanetarySet {
 export type Central = 'sun' | 'ring' | 'arm';
 export const CENTRALS: readonly Central[] = ['sun', 'ring', 'arm'];
 
-/** One way to use a set: which member is held, which drives, which is driven, and turns of the driven for one of the driver. */
+/**
+ * One way to use a set: which member is held, which drives, which is driven, and turns of the driven for one of the
+ * driver.
+ */
 export interface PlanetaryUse {
   readonly held: Central;
   readonly driver: Central;

@@ -15,8 +15,8 @@ import { tipsPass } from './interference.ts';
 import { LEAST_PLANETARY, MOST_PLANETS } from './set.ts';
 
 /**
- * A set with two rings: the sun turns planets whose first wheel rolls in a held ring, and whose second wheel, fixed to it,
- * turns the other ring very slowly. All at one module.
+ * A set with two rings: the sun turns planets whose first wheel rolls in a held ring, and whose second wheel, fixed
+ * to it, turns the other ring very slowly. All at one module.
  */
 export interface TwoRingSet {
   readonly sun: number;
@@ -27,7 +27,10 @@ export interface TwoRingSet {
   readonly planets: number;
 }
 
-/** The set from sun and both planet counts: ring = sun + 2·planet, second ring = sun + planet + second (one centre distance). */
+/**
+ * The set from sun and both planet counts: ring = sun + 2·planet, second ring = sun + planet + second (one centre
+ * distance).
+ */
 export function twoRingFrom(
   sun: number,
   planet: number,
@@ -45,8 +48,8 @@ export function twoRingFrom(
 }
 
 /**
- * Turns of the second ring for one of the sun, the first ring held: (1 − r·q/(p·r₂)) / (1 + r/s), p and q the planet’s two
- * wheels (Willis, Principles of Mechanism, 1841). Positive: with the sun.
+ * Turns of the second ring for one of the sun, the first ring held: (1 − r·q/(p·r₂)) / (1 + r/s), p and q the
+ * planet’s two wheels (Willis, Principles of Mechanism, 1841). Positive: with the sun.
  */
 export function twoRingRate({ sun, planet, second, ring, secondRing }: TwoRingSet): Rational {
   const inner = sub(ONE, rational(BigInt(ring) * BigInt(second), BigInt(planet) * BigInt(secondRing)));
@@ -106,8 +109,8 @@ const DOUBT = 1e-9;
 
 /**
  * The sets with two rings nearest to a wanted rate by |error|, exactly, that go together in equal places, whose planets
- * clear each other and run in their rings; of one rate only that of the smallest rings. All counts within the limits are
- * weighed. A generator: it yields its progress.
+ * clear each other and run in their rings; of one rate only that of the smallest rings. All counts within the
+ * limits are weighed. A generator: it yields its progress.
  */
 export function* searchTwoRing(
   query: TwoRingQuery,

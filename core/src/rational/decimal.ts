@@ -42,7 +42,10 @@ export function toDecimal(a: Rational, places: number): string {
   return a.num < 0n && rounded !== 0n ? `-${body}` : body;
 }
 
-/** Decimal text of a with so many significant digits, exact, without an exponent: toSignificant(1/300, 3) = "0.00333". */
+/**
+ * Decimal text of a with so many significant digits, exact, without an exponent: toSignificant(1/300, 3) =
+ * "0.00333".
+ */
 export function toSignificant(a: Rational, digits: number): string {
   if (a.num === 0n) return '0';
   const top = abs(a.num);

@@ -15,7 +15,10 @@ export function floorDiv(a: bigint, b: bigint): bigint {
   return a % b !== 0n && a < 0n !== b < 0n ? q - 1n : q;
 }
 
-/** Prime factors of an integer from 2 to 2^53, ascending, with repetition, by trial division. factors(84) = [2, 2, 3, 7]. */
+/**
+ * Prime factors of an integer from 2 to 2^53, ascending, with repetition, by trial division. factors(84) = [2, 2,
+ * 3, 7].
+ */
 export function factors(n: number): number[] {
   if (!Number.isSafeInteger(n) || n < 1) throw new RangeError(`factors: ${n} is not a positive integer`);
   const found: number[] = [];

@@ -97,9 +97,13 @@ describe('continued fractions', () => {
     expect(path.at(-1)).to.equal('191/23');
   });
 
-  it('give Huygens’s ratio for Saturn, 206/7, as a convergent of 77708431/2640858 (Descriptio automati planetarii, 1703)', () => {
-    expect(convergents(rational(77708431, 2640858)).map(toFraction)).to.include('206/7');
-  });
+  it(
+    'give Huygens’s ratio for Saturn, 206/7, as a convergent of 77708431/2640858 ' +
+      '(Descriptio automati planetarii, 1703)',
+    () => {
+      expect(convergents(rational(77708431, 2640858)).map(toFraction)).to.include('206/7');
+    },
+  );
 
   it('come nearer with every convergent and end at the number itself', () => {
     fc.assert(

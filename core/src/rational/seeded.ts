@@ -1,4 +1,7 @@
-/** Numbers from 0 to 1 that look like chance and are the same for the same seed (mulberry32, T. Ettinger, public domain; from memory). */
+/**
+ * Numbers from 0 to 1 that look like chance and are the same for the same seed (mulberry32, T. Ettinger, public
+ * domain; from memory).
+ */
 export function seeded(seed: number): () => number {
   let state = seed >>> 0;
   return () => {

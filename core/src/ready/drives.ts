@@ -18,8 +18,9 @@ const addModes = (machine: Machine, modes: Machine['modes']): Machine => ({
 });
 
 /**
- * A crank beside the clock's own drive: the train moves to an arbor of its own, which the clock turns through a slipping
- * joint. In the mode *demonstrate* the clock stands and the crank turns the whole; in *run* the crank is turned along.
+ * A crank beside the clock's own drive: the train moves to an arbor of its own, which the clock turns through a
+ * slipping joint. In the mode *demonstrate* the clock stands and the crank turns the whole; in *run* the crank is
+ * turned along.
  */
 export const demonstrationDrive: ReadyArrangement = {
   id: 'demonstration',
@@ -38,7 +39,13 @@ export const demonstrationDrive: ReadyArrangement = {
     const slip = b.id('slip');
     b.joint({ kind: 'slip', id: slip, a: drive, b: train });
     const angleDeg = freeDirection(machine);
-    const made = b.mesh({ from: train, to: { name: 'Crank' }, counts: [counts[1], counts[0]], toothing, angleDeg }); // prettier-ignore
+    const made = b.mesh({
+      from: train,
+      to: { name: 'Crank' },
+      counts: [counts[1], counts[0]],
+      toothing,
+      angleDeg,
+    });
     const modes = [
       { id: b.id('mode'), name: 'run', drive, engaged: [slip], held: [] },
       { id: b.id('mode'), name: 'demonstrate', drive: made.arbor, engaged: [slip], held: [drive] },
@@ -48,8 +55,8 @@ export const demonstrationDrive: ReadyArrangement = {
 };
 
 /**
- * What a clock needs round its centre arbor: hands that slip on it, a knob that sets them through a clutch, and a barrel with
- * a ratchet, which a key winds against the way it runs down. Modes *run*, *set* and *wind*.
+ * What a clock needs round its centre arbor: hands that slip on it, a knob that sets them through a clutch, and a
+ * barrel with a ratchet, which a key winds against the way it runs down. Modes *run*, *set* and *wind*.
  */
 export const windingAndSetting: ReadyArrangement = {
   id: 'winding',
@@ -78,12 +85,31 @@ export const windingAndSetting: ReadyArrangement = {
     const [slip, setClutch, windClutch] = [b.id('slip'), b.id('clutch'), b.id('clutch')];
     b.joint({ kind: 'slip', id: slip, a: drive, b: hands });
     const angleDeg = freeDirection(machine);
-    const setter = b.mesh({ from: hands, to: { name: 'Setting arbor' }, counts: [setPair[1], setPair[0]], toothing, angleDeg }); // prettier-ignore
+    const setter = b.mesh({
+      from: hands,
+      to: { name: 'Setting arbor' },
+      counts: [setPair[1], setPair[0]],
+      toothing,
+      angleDeg,
+    });
     const knob = b.arbor({ name: 'Setting knob', axis: axisOf(b.machine(), setter.arbor) });
     b.joint({ kind: 'clutch', id: setClutch, a: knob, b: setter.arbor });
-    const barrel = b.mesh({ from: drive, to: { name: 'Barrel' }, counts: [barrelPair[1], barrelPair[0]], toothing, angleDeg: angleDeg + 180 }); // prettier-ignore
+    const barrel = b.mesh({
+      from: drive,
+      to: { name: 'Barrel' },
+      counts: [barrelPair[1], barrelPair[0]],
+      toothing,
+      angleDeg: angleDeg + 180,
+    });
     const barrelArbor = b.arbor({ name: 'Barrel arbor', axis: axisOf(b.machine(), barrel.arbor) });
-    b.joint({ kind: 'ratchet', id: b.id('ratchet'), driver: barrelArbor, driven: barrel.arbor, teeth: 24, turns: 'backward' }); // prettier-ignore
+    b.joint({
+      kind: 'ratchet',
+      id: b.id('ratchet'),
+      driver: barrelArbor,
+      driven: barrel.arbor,
+      teeth: 24,
+      turns: 'backward',
+    });
     const key = b.arbor({ name: 'Winding key', axis: axisOf(b.machine(), barrel.arbor) });
     b.joint({ kind: 'clutch', id: windClutch, a: key, b: barrelArbor });
     const modes = [

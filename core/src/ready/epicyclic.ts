@@ -4,8 +4,9 @@ import { baseOf, equalSums, freeDirection, parseCount, parsePairs } from './pair
 import type { ReadyArrangement } from './ready.ts';
 
 /**
- * Two sides on one line with a bevel pinion between them, whose cage turns at half the sum of both (Willis 1841). The drive
- * turns each side by a mesh of its own, so the cage adds two ratios; change one side's mesh to what else should turn it.
+ * Two sides on one line with a bevel pinion between them, whose cage turns at half the sum of both (Willis 1841).
+ * The drive turns each side by a mesh of its own, so the cage adds two ratios; change one side's mesh to what else
+ * should turn it.
  */
 export const differential: ReadyArrangement = {
   id: 'differential',
@@ -17,7 +18,12 @@ export const differential: ReadyArrangement = {
     { key: 'pinion', label: 'Bevel pinion', kind: 'count', offered: '12' },
   ],
   build: (machine, values) => {
-    const [inputs, side, pinion, base] = [parsePairs(values['inputs'] ?? ''), parseCount(values['side'] ?? ''), parseCount(values['pinion'] ?? ''), baseOf(machine)]; // prettier-ignore
+    const [inputs, side, pinion, base] = [
+      parsePairs(values['inputs'] ?? ''),
+      parseCount(values['side'] ?? ''),
+      parseCount(values['pinion'] ?? ''),
+      baseOf(machine),
+    ];
     if (!inputs.ok) return inputs;
     if (!side.ok) return side;
     if (!pinion.ok) return pinion;
@@ -38,7 +44,8 @@ export const differential: ReadyArrangement = {
       frame: cage,
       place: { kind: 'polar', from: axis, radius: side.value, angleDeg: 0 },
     });
-    const bevel = (member: string, name: string, teeth: number): string => b.wheel({ name, member, teeth, toothing }); // prettier-ignore
+    const bevel = (member: string, name: string, teeth: number): string =>
+      b.wheel({ name, member, teeth, toothing });
     const low = bevel(left.arbor, 'Left bevel', side.value);
     const between = bevel(carried, 'Pinion bevel', pinion.value);
     const right = b.arbor({ name: 'Right side', axis });
@@ -51,8 +58,9 @@ export const differential: ReadyArrangement = {
 };
 
 /**
- * A planet fixed to the rod that carries it round the sun: it keeps its direction in the mean, so the sun turns 1 + planet/sun
- * times for every cycle (common practice, no source). The drive is the arm on which the rod's end goes round.
+ * A planet fixed to the rod that carries it round the sun: it keeps its direction in the mean, so the sun turns 1 +
+ * planet/sun times for every cycle (common practice, no source). The drive is the arm on which the rod's end goes
+ * round.
  */
 export const sunAndPlanet: ReadyArrangement = {
   id: 'sun-and-planet',
@@ -63,13 +71,22 @@ export const sunAndPlanet: ReadyArrangement = {
     { key: 'planet', label: 'Planet', kind: 'count', offered: '30' },
   ],
   build: (machine, values) => {
-    const [sun, planet, base] = [parseCount(values['sun'] ?? ''), parseCount(values['planet'] ?? ''), baseOf(machine)]; // prettier-ignore
+    const [sun, planet, base] = [
+      parseCount(values['sun'] ?? ''),
+      parseCount(values['planet'] ?? ''),
+      baseOf(machine),
+    ];
     if (!sun.ok) return sun;
     if (!planet.ok) return planet;
     if (!base.ok) return base;
     const { b, drive, axis, toothing } = base.value;
     const output = b.arbor({ name: 'Sun arbor', axis });
-    b.mesh({ from: output, to: { name: 'Planet on its rod', frame: drive, held: GROUND }, counts: [sun.value, planet.value], toothing }); // prettier-ignore
+    b.mesh({
+      from: output,
+      to: { name: 'Planet on its rod', frame: drive, held: GROUND },
+      counts: [sun.value, planet.value],
+      toothing,
+    });
     return ok(b.machine());
   },
 };

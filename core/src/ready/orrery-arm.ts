@@ -4,10 +4,10 @@ import { baseOf, parseCount, parsePairs } from './pairs.ts';
 import type { ReadyArrangement } from './ready.ts';
 
 /**
- * The drive carries an arm round over fixed central wheels. A globe on the arm is driven from a fixed wheel of its own count
- * through an idler, so that it turns −1 for each turn of the arm as seen from it and points one way for ever. A moon's arm
- * about the globe is driven from a second fixed wheel by two pairs and an idler: F/p · q/r turns a turn as seen from the arm,
- * one more against the ground (216/19 + 1 = 235/19 months a year: the cycle of Meton).
+ * The drive carries an arm round over fixed central wheels. A globe on the arm is driven from a fixed wheel of its
+ * own count through an idler, so that it turns −1 for each turn of the arm as seen from it and points one way for
+ * ever. A moon's arm about the globe is driven from a second fixed wheel by two pairs and an idler: F/p · q/r turns
+ * a turn as seen from the arm, one more against the ground (216/19 + 1 = 235/19 months a year: the cycle of Meton).
  */
 export const orreryArm: ReadyArrangement = {
   id: 'orrery-arm',
@@ -19,7 +19,12 @@ export const orreryArm: ReadyArrangement = {
     { key: 'moon', label: 'Fixed wheel to pinion, wheel to moon', kind: 'pairs', offered: '108:19, 40:20' },
   ],
   build: (machine, values) => {
-    const [globe, idler, moon, base] = [parseCount(values['globe'] ?? ''), parseCount(values['idler'] ?? ''), parsePairs(values['moon'] ?? ''), baseOf(machine)]; // prettier-ignore
+    const [globe, idler, moon, base] = [
+      parseCount(values['globe'] ?? ''),
+      parseCount(values['idler'] ?? ''),
+      parsePairs(values['moon'] ?? ''),
+      baseOf(machine),
+    ];
     if (!globe.ok) return globe;
     if (!idler.ok) return idler;
     if (!moon.ok) return moon;
@@ -35,9 +40,20 @@ export const orreryArm: ReadyArrangement = {
       toothing,
     });
     const onArm = { toothing, wheel: between.wheels[1] };
-    const bearer = b.mesh({ ...onArm, from: between.arbor, to: { name: 'Globe', frame: drive }, counts: [idler.value, globe.value] }); // prettier-ignore
+    const bearer = b.mesh({
+      ...onArm,
+      from: between.arbor,
+      to: { name: 'Globe', frame: drive },
+      counts: [idler.value, globe.value],
+    });
     const globeArbor = byId(b.machine().members, bearer.arbor);
-    const pinion = b.mesh({ from: fixed, to: { name: 'Moon pinion', frame: drive }, counts: first, toothing, angleDeg: 60 }); // prettier-ignore
+    const pinion = b.mesh({
+      from: fixed,
+      to: { name: 'Moon pinion', frame: drive },
+      counts: first,
+      toothing,
+      angleDeg: 60,
+    });
     const tube = b.arbor({ name: 'Moon arm', axis: globeArbor?.kind === 'arbor' ? globeArbor.axis : axis });
     // The idler reaches from the pinion's arbor to the moon's tube, both of which stand.
     const [toIdler, toMoon] = [b.id('mesh'), b.id('mesh')];
@@ -48,8 +64,13 @@ export const orreryArm: ReadyArrangement = {
     });
     const layer = b.layer();
     const count = idlerToReach(globe.value, idler.value, first, second);
-    const wheel = (member: string, name: string, teeth: number): string => b.wheel({ name, member, teeth, toothing, layer }); // prettier-ignore
-    const [u, v, w] = [wheel(pinion.arbor, 'Moon wheel', second[0]), wheel(across, 'Moon idler wheel', count), wheel(tube, 'Moon arm wheel', second[1])]; // prettier-ignore
+    const wheel = (member: string, name: string, teeth: number): string =>
+      b.wheel({ name, member, teeth, toothing, layer });
+    const [u, v, w] = [
+      wheel(pinion.arbor, 'Moon wheel', second[0]),
+      wheel(across, 'Moon idler wheel', count),
+      wheel(tube, 'Moon arm wheel', second[1]),
+    ];
     b.joint({ kind: 'mesh', id: toIdler, type: 'external', a: u, b: v });
     b.joint({ kind: 'mesh', id: toMoon, type: 'external', a: v, b: w });
     return ok(b.machine());

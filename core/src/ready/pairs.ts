@@ -10,7 +10,10 @@ const MOST = 1000;
 
 /** Reads pairs of counts such as `20:60, 15:45`. A problem names the part that cannot be read. */
 export function parsePairs(text: string): Result<CountPair[]> {
-  const parts = text.split(/[,;]+/).map(p => p.trim()).filter(p => p !== ''); // prettier-ignore
+  const parts = text
+    .split(/[,;]+/)
+    .map(p => p.trim())
+    .filter(p => p !== '');
   if (parts.length === 0) return fail('pairs-empty');
   const pairs: CountPair[] = [];
   for (const part of parts) {

@@ -55,7 +55,9 @@ describe('ready arrangements', () => {
   it('a cascade multiplies from neighbour to neighbour, all on one line', () => {
     const m = built('cascade');
     expect(rate(m, 'Cascade output 1')).to.equal('1/3');
-    expect(rate(m, 'Cascade output 2')).to.equal(toFraction({ num: 18n * 25n, den: 42n * 35n * 3n }).replace('450/4410', '5/49')); // prettier-ignore
+    expect(rate(m, 'Cascade output 2')).to.equal(
+      toFraction({ num: 18n * 25n, den: 42n * 35n * 3n }).replace('450/4410', '5/49'),
+    );
     expect(m.axes).to.have.length(2);
     expect(refused('cascade', { pairs: '20:40, 24:37' })).to.equal('pairs-sums');
     expect(refused('cascade', { pairs: '20:40, 24:36, 10:50' })).to.equal('pairs-odd');
@@ -87,7 +89,10 @@ describe('ready arrangements', () => {
   it('a demonstration drive: the clock turns the crank, or the crank the train while the clock stands', () => {
     const m = built('demonstration');
     const [run, show] = m.modes;
-    expect([rate({ ...m, mode: run!.id }, 'Train arbor'), rate({ ...m, mode: run!.id }, 'Crank')]).to.deep.equal(['1', '-3']); // prettier-ignore
+    expect([
+      rate({ ...m, mode: run!.id }, 'Train arbor'),
+      rate({ ...m, mode: run!.id }, 'Crank'),
+    ]).to.deep.equal(['1', '-3']);
     const shown = { ...m, mode: show!.id };
     expect([rate(shown, 'Train arbor'), rate(shown, 'Drive')]).to.deep.equal(['-1/3', '0']);
     expect(trainRates(shown).findings.map(f => f.code)).to.deep.equal(['slips']);
@@ -99,10 +104,18 @@ describe('ready arrangements', () => {
   it('winding and setting: running turns the barrel down, winding clicks the ratchet, setting slips the hands', () => {
     const m = built('winding');
     const [run, set, wind] = m.modes.map(x => ({ ...m, mode: x.id }));
-    expect([rate(run!, 'Hands'), rate(run!, 'Barrel'), rate(run!, 'Barrel arbor')]).to.deep.equal(['1', '-1/6', '-1/6']); // prettier-ignore
+    expect([rate(run!, 'Hands'), rate(run!, 'Barrel'), rate(run!, 'Barrel arbor')]).to.deep.equal([
+      '1',
+      '-1/6',
+      '-1/6',
+    ]);
     expect(trainRates(run!).findings.map(f => f.code)).to.deep.equal([]);
     expect([rate(set!, 'Hands'), rate(set!, 'Drive')]).to.deep.equal(['-1/2', '0']);
-    expect([rate(wind!, 'Barrel arbor'), rate(wind!, 'Barrel'), rate(wind!, 'Hands')]).to.deep.equal(['1', '0', '0']); // prettier-ignore
+    expect([rate(wind!, 'Barrel arbor'), rate(wind!, 'Barrel'), rate(wind!, 'Hands')]).to.deep.equal([
+      '1',
+      '0',
+      '0',
+    ]);
     expect(trainRates(wind!).findings.map(f => f.code)).to.deep.equal(['ratchet-clicks']);
     const wrong: Machine = {
       ...wind!,
@@ -125,11 +138,19 @@ describe('ready arrangements', () => {
   });
 
   it('pairs are read as people write them, and refused with what is wrong', () => {
-    expect(must(parsePairs(' 20:60 ;15/45, '))).to.deep.equal([[20, 60], [15, 45]]); // prettier-ignore
+    expect(must(parsePairs(' 20:60 ;15/45, '))).to.deep.equal([
+      [20, 60],
+      [15, 45],
+    ]);
     const why = (text: string): string => {
       const r = parsePairs(text);
       return r.ok ? '' : r.problem.code;
     };
-    expect(['', '20', '2:60', '20:6000'].map(why)).to.deep.equal(['pairs-empty', 'pairs-unreadable', 'pairs-count', 'pairs-count']); // prettier-ignore
+    expect(['', '20', '2:60', '20:6000'].map(why)).to.deep.equal([
+      'pairs-empty',
+      'pairs-unreadable',
+      'pairs-count',
+      'pairs-count',
+    ]);
   });
 });

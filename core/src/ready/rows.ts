@@ -26,13 +26,16 @@ export const compoundReduction: ReadyArrangement = {
 };
 
 /**
- * Each output driven from the one before by a compound pair that turns loose on a common rod: all meshes stand between the
- * same two lines, so all sums are equal, and every output keeps the sense of the drive. Errors of all steps before add up.
+ * Each output driven from the one before by a compound pair that turns loose on a common rod: all meshes stand
+ * between the same two lines, so all sums are equal, and every output keeps the sense of the drive. Errors of all
+ * steps before add up.
  */
 export const cascade: ReadyArrangement = {
   id: 'cascade',
   title: 'Cascade on a lay arbor',
-  does: 'Each output is driven from its neighbour by a compound pair loose on one rod; outputs are nested tubes. All sums are equal.',
+  does:
+    'Each output is driven from its neighbour by a compound pair loose on one rod; ' +
+    'outputs are nested tubes. All sums are equal.',
   fields: [
     {
       key: 'pairs',
@@ -83,13 +86,19 @@ function checkCascade(pairs: readonly CountPair[]): Result<void> {
 export const parallelBranches: ReadyArrangement = {
   id: 'branches',
   title: 'Parallel branches',
-  does: 'One lay arbor drives every output by a mesh of its own, onto nested tubes on the drive’s line. All sums are equal.',
+  does:
+    'One lay arbor drives every output by a mesh of its own, onto nested tubes on the ' +
+    'drive’s line. All sums are equal.',
   fields: [
     { key: 'first', label: 'Drive to lay arbor', kind: 'pairs', offered: '30:30' },
     { key: 'branches', label: 'Lay arbor to each output', kind: 'pairs', offered: '15:45, 20:40, 25:35' },
   ],
   build: (machine, values) => {
-    const [first, more, base] = [parsePairs(values['first'] ?? ''), parsePairs(values['branches'] ?? ''), baseOf(machine)]; // prettier-ignore
+    const [first, more, base] = [
+      parsePairs(values['first'] ?? ''),
+      parsePairs(values['branches'] ?? ''),
+      baseOf(machine),
+    ];
     if (!first.ok) return first;
     if (!more.ok) return more;
     const [shared] = first.value;
@@ -106,7 +115,10 @@ export const parallelBranches: ReadyArrangement = {
   },
 };
 
-/** Minutes to hours on one centre: 12 : 1 in two meshes of equal sums, and a tube for the hour hand over the minute arbor. */
+/**
+ * Minutes to hours on one centre: 12 : 1 in two meshes of equal sums, and a tube for the hour hand over the minute
+ * arbor.
+ */
 export const motionWork: ReadyArrangement = {
   id: 'motion-work',
   title: 'Motion work',

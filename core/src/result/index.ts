@@ -1,2 +1,5 @@
 export * from './result.ts';
 export * from './finding.ts';
+export * from './findings.ts';
+export * from './fixes.ts';
+export * from './problems.ts';

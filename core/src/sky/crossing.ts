@@ -3,8 +3,9 @@ import { ahead } from './mean-longitude.ts';
 const HALVINGS = 60;
 
 /**
- * The next time after `from` at which an angle in degrees comes to a target, from either side; the angle is looked at every `step`, which
- * must be so small that it turns by less than a quarter in it. Undefined when it does not come there before `until`.
+ * The next time after `from` at which an angle in degrees comes to a target, from either side; the angle is looked
+ * at every `step`, which must be so small that it turns by less than a quarter in it. Undefined when it does not
+ * come there before `until`.
  */
 export function nextCrossing(
   angle: (t: number) => number,

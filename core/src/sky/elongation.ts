@@ -12,8 +12,8 @@ export interface SeenFromEarth {
 const deg = (rad: number): number => (rad * 180) / Math.PI;
 
 /**
- * Elongation in longitude and lit part of a planet, both places from the Sun. Lit: k = (1 + cos i) / 2 with cos i = (r² + Δ² − R²) / 2rΔ
- * (Meeus, ch. 41).
+ * Elongation in longitude and lit part of a planet, both places from the Sun. Lit: k = (1 + cos i) / 2 with cos i =
+ * (r² + Δ² − R²) / 2rΔ (Meeus, ch. 41).
  */
 export function seenFromEarth(planet: Place3, earth: Place3): SeenFromEarth {
   const [x, y, z] = [planet.x - earth.x, planet.y - earth.y, planet.z - earth.z];

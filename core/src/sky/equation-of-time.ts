@@ -1,8 +1,9 @@
 const rad = (deg: number): number => (deg * Math.PI) / 180;
 
 /**
- * The equation of time: minutes by which a sundial is ahead of a clock that shows mean solar time, so many days from noon of
- * 1 January 2000. Source: Meeus, Astronomical Algorithms, formula 28.3 (Smart) with the elements of ch. 25; example 28.b, 13 October 1992:
+ * The equation of time: minutes by which a sundial is ahead of a clock that shows mean solar time, so many days
+ * from noon of 1 January 2000. Source: Meeus, Astronomical Algorithms, formula 28.3 (Smart) with the elements of
+ * ch. 25; example 28.b, 13 October 1992:
  * +13 min 42.7 s.
  */
 export function equationOfTime(days: number): number {

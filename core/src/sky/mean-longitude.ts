@@ -12,7 +12,10 @@ export interface SkyBody {
   /** Years between which the figures are good. */
   readonly from: number;
   readonly to: number;
-  /** The most that the true place swings from the mean one, degrees: the mean motion is all that a uniform train can follow. */
+  /**
+   * The most that the true place swings from the mean one, degrees: the mean motion is all that a uniform train can
+   * follow.
+   */
   readonly swing: number;
   readonly source: string;
 }

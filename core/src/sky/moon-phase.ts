@@ -2,9 +2,10 @@ const CENTURY = 36525;
 const sin = (deg: number): number => Math.sin((deg * Math.PI) / 180);
 
 /**
- * How far the Moon is ahead of the Sun in longitude, degrees from 0 (new) by 180 (full) to 360, so many days from noon of 1 January 2000:
- * its mean elongation with the largest terms of its uneven course. Good to about half a degree, an hour. Source: Meeus, Astronomical
- * Algorithms, ch. 47 for the arguments and formula 48.4 for the terms (from memory).
+ * How far the Moon is ahead of the Sun in longitude, degrees from 0 (new) by 180 (full) to 360, so many days from
+ * noon of 1 January 2000:
+ * its mean elongation with the largest terms of its uneven course. Good to about half a degree, an hour. Source:
+ * Meeus, Astronomical Algorithms, ch. 47 for the arguments and formula 48.4 for the terms (from memory).
  */
 export function moonElongation(days: number): number {
   const t = days / CENTURY;

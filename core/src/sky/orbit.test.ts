@@ -1,39 +1,96 @@
-import { Body, Elongation, Equator, HelioVector, Illumination, MakeTime, MoonPhase, Observer, RotateVector, Rotation_EQJ_ECL, SearchMoonPhase, SearchRelativeLongitude, SiderealTime } from 'astronomy-engine'; // prettier-ignore
+import {
+  Body,
+  Elongation,
+  Equator,
+  HelioVector,
+  Illumination,
+  MakeTime,
+  MoonPhase,
+  Observer,
+  RotateVector,
+  Rotation_EQJ_ECL,
+  SearchMoonPhase,
+  SearchRelativeLongitude,
+  SiderealTime,
+} from 'astronomy-engine';
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { must } from '../result/index.ts';
 import { parseDate, secondsSince2000 } from '../units/index.ts';
-import { ahead, eccentricAnomaly, equationOfTime, heliocentric, meanDistance, moonElongation, moonLit, nextCrossing, onCircle, PLANET_IDS, seenFromEarth, SUNDIAL } from './index.ts'; // prettier-ignore
+import {
+  ahead,
+  eccentricAnomaly,
+  equationOfTime,
+  heliocentric,
+  meanDistance,
+  moonElongation,
+  moonLit,
+  nextCrossing,
+  onCircle,
+  PLANET_IDS,
+  seenFromEarth,
+  SUNDIAL,
+} from './index.ts';
 
 /** Days from noon of 1 January 2000 over a hundred years, by uneven steps. */
 const DAYS = Array.from({ length: 240 }, (_, i) => -18262 + i * 152.3);
-const BODIES = { mercury: Body.Mercury, venus: Body.Venus, earth: Body.Earth, mars: Body.Mars, jupiter: Body.Jupiter, saturn: Body.Saturn, uranus: Body.Uranus, neptune: Body.Neptune } as const; // prettier-ignore
+const BODIES = {
+  mercury: Body.Mercury,
+  venus: Body.Venus,
+  earth: Body.Earth,
+  mars: Body.Mars,
+  jupiter: Body.Jupiter,
+  saturn: Body.Saturn,
+  uranus: Body.Uranus,
+  neptune: Body.Neptune,
+} as const;
 const lon = (v: { x: number; y: number }): number => (Math.atan2(v.y, v.x) * 180) / Math.PI;
 const dayOf = (text: string): number => Number(secondsSince2000(must(parseDate(text))).num) / 86400;
 
 describe('planets on their ellipses', () => {
-  // Largest differences from astronomy-engine 2 over 1950 to 2050, degrees: what two-body elements leave out is the pull of the other
-  // planets, largest between Jupiter and Saturn. Standish gives 20″ to 600″ for 1800 to 2050 in the same table.
-  const MOST = { mercury: 0.01, venus: 0.01, earth: 0.015, mars: 0.03, jupiter: 0.15, saturn: 0.2, uranus: 0.1, neptune: 0.05 }; // prettier-ignore
+  // Largest differences from astronomy-engine 2 over 1950 to 2050, degrees: what two-body elements leave out is the
+  // pull of the other planets, largest between Jupiter and Saturn. Standish gives 20″ to 600″ for 1800 to 2050 in
+  // the same table.
+  const MOST = {
+    mercury: 0.01,
+    venus: 0.01,
+    earth: 0.015,
+    mars: 0.03,
+    jupiter: 0.15,
+    saturn: 0.2,
+    uranus: 0.1,
+    neptune: 0.05,
+  };
   for (const [id, body] of Object.entries(BODIES))
     it(`${id} within ${MOST[id as keyof typeof MOST]}° of astronomy-engine 2 from 1950 to 2050`, () => {
-      const off = DAYS.map(d => Math.abs(ahead(lon(heliocentric(id, d)), lon(RotateVector(Rotation_EQJ_ECL(), HelioVector(body, MakeTime(d))))))); // prettier-ignore
+      const off = DAYS.map(d =>
+        Math.abs(
+          ahead(
+            lon(heliocentric(id, d)),
+            lon(RotateVector(Rotation_EQJ_ECL(), HelioVector(body, MakeTime(d)))),
+          ),
+        ),
+      );
       expect(Math.max(...off)).to.be.below(MOST[id as keyof typeof MOST]);
     });
 
-  it('solves Kepler’s equation: M = 5°, e = 0.1 gives E = 5.554589° (Meeus, example 30.a), and for any e below 0.9', () => {
-    expect((eccentricAnomaly((5 * Math.PI) / 180, 0.1) * 180) / Math.PI).to.be.closeTo(5.554589, 1e-6);
-    fc.assert(
-      fc.property(
-        fc.double({ min: -3.1, max: 3.1, noNaN: true }),
-        fc.double({ min: 0, max: 0.9, noNaN: true }),
-        (m, e) => {
-          const E = eccentricAnomaly(m, e);
-          expect(E - e * Math.sin(E)).to.be.closeTo(m, 1e-9);
-        },
-      ),
-    );
-  });
+  it(
+    'solves Kepler’s equation: M = 5°, e = 0.1 gives E = 5.554589° (Meeus, example 30.a), ' +
+      'and for any e below 0.9',
+    () => {
+      expect((eccentricAnomaly((5 * Math.PI) / 180, 0.1) * 180) / Math.PI).to.be.closeTo(5.554589, 1e-6);
+      fc.assert(
+        fc.property(
+          fc.double({ min: -3.1, max: 3.1, noNaN: true }),
+          fc.double({ min: 0, max: 0.9, noNaN: true }),
+          (m, e) => {
+            const E = eccentricAnomaly(m, e);
+            expect(E - e * Math.sin(E)).to.be.closeTo(m, 1e-9);
+          },
+        ),
+      );
+    },
+  );
 
   it('refuses what is none of the planets', () => {
     expect(() => heliocentric('moon', 0)).to.throw('moon');
@@ -48,19 +105,24 @@ describe('as they are seen from the Earth', () => {
       for (const d of DAYS.filter((_, i) => i % 4 === 0)) {
         const seen = seenFromEarth(heliocentric(id, d), heliocentric('earth', d));
         const truly = Elongation(BODIES[id], MakeTime(d));
-        // Theirs takes the time of light and the planet’s latitude into account: a few hundredths of a degree, more when it is near the Sun.
+        // Theirs takes the time of light and the planet’s latitude into account: a few hundredths of a degree, more
+        // when it is near the Sun.
         if (truly.elongation > 8 && truly.elongation < 172)
           expect(Math.abs(seen.elongation), `${id} ${d}`).to.be.closeTo(truly.ecliptic_separation, 0.25);
         expect(seen.lit, id).to.be.closeTo(Illumination(BODIES[id], MakeTime(d)).phase_fraction, 0.01);
       }
   });
 
-  it('an evening star stands east: Venus on 1 June 2023, 45° (astronomical almanacs, from memory: greatest eastern elongation 4 June 2023, 45.4°)', () => {
-    const d = dayOf('2023-06-04');
-    const seen = seenFromEarth(heliocentric('venus', d), heliocentric('earth', d));
-    expect(seen.elongation).to.be.closeTo(45.4, 0.2);
-    expect(seen.lit).to.be.closeTo(0.5, 0.03);
-  });
+  it(
+    'an evening star stands east: Venus on 1 June 2023, 45° (astronomical almanacs, from ' +
+      'memory: greatest eastern elongation 4 June 2023, 45.4°)',
+    () => {
+      const d = dayOf('2023-06-04');
+      const seen = seenFromEarth(heliocentric('venus', d), heliocentric('earth', d));
+      expect(seen.elongation).to.be.closeTo(45.4, 0.2);
+      expect(seen.lit).to.be.closeTo(0.5, 0.03);
+    },
+  );
 
   it('on circles Venus is never more than arcsin(0.7233) = 46.3° from the Sun', () => {
     let most = 0;
@@ -126,7 +188,8 @@ describe('the equation of time', () => {
     expect(equationOfTime(dayOf('1992-10-13')) * 60).to.be.closeTo(13 * 60 + 42.7, 1);
   });
 
-  // Largest difference 6 s: the series is Smart's first, without nutation (up to 1 s), aberration (1.4 s) and terms beyond e² and y².
+  // Largest difference 6 s: the series is Smart's first, without nutation (up to 1 s), aberration (1.4 s) and terms
+  // beyond e² and y².
   it('is within six seconds of apparent less mean time by astronomy-engine 2 over a hundred years', () => {
     for (const d of DAYS) {
       const { ra } = Equator(Body.Sun, MakeTime(d), new Observer(0, 0, 0), true, true);

@@ -23,16 +23,29 @@ const worst = (id: string, truly: (days: number) => number): { most: number; mea
 };
 
 describe('mean longitudes', () => {
-  const planets = { mercury: Body.Mercury, venus: Body.Venus, earth: Body.Earth, mars: Body.Mars, jupiter: Body.Jupiter, saturn: Body.Saturn, uranus: Body.Uranus, neptune: Body.Neptune } as const; // prettier-ignore
+  const planets = {
+    mercury: Body.Mercury,
+    venus: Body.Venus,
+    earth: Body.Earth,
+    mars: Body.Mars,
+    jupiter: Body.Jupiter,
+    saturn: Body.Saturn,
+    uranus: Body.Uranus,
+    neptune: Body.Neptune,
+  } as const;
   for (const [id, of] of Object.entries(planets))
-    it(`of ${id} stay within its swing of the true ones from 1950 to 2050 (astronomy-engine 2): the equation of the centre, which no uniform train follows`, () => {
-      const { most } = worst(id, d => {
-        const v = RotateVector(Rotation_EQJ_ECL(), HelioVector(of, MakeTime(d)));
-        return (Math.atan2(v.y, v.x) * 180) / Math.PI;
-      });
-      expect(most).to.be.below(body(id).swing + 0.6);
-      expect(most, 'and the swing is not overstated').to.be.above(body(id).swing * 0.5);
-    });
+    it(
+      `of ${id} stay within its swing of the true ones from 1950 to 2050 (astronomy-engine ` +
+        '2): the equation of the centre, which no uniform train follows',
+      () => {
+        const { most } = worst(id, d => {
+          const v = RotateVector(Rotation_EQJ_ECL(), HelioVector(of, MakeTime(d)));
+          return (Math.atan2(v.y, v.x) * 180) / Math.PI;
+        });
+        expect(most).to.be.below(body(id).swing + 0.6);
+        expect(most, 'and the swing is not overstated').to.be.above(body(id).swing * 0.5);
+      },
+    );
 
   it('of the Moon’s age stay within its swing of the true phase (astronomy-engine 2)', () => {
     const { most, mean } = worst('moon-phase', d => MoonPhase(MakeTime(d)));

@@ -18,7 +18,10 @@ export interface BedPlates {
   readonly left: readonly { readonly name: string; readonly problem: Problem }[];
 }
 
-/** Lays bodies on beds of a printer, each as its shadow from above, small ones into the rings of others; yields the part done. */
+/**
+ * Lays bodies on beds of a printer, each as its shadow from above, small ones into the rings of others; yields the
+ * part done.
+ */
 export function* bedPlates(parts: readonly MadePart[], process: Process): Generator<number, BedPlates> {
   const bed = bedOf(process);
   const left: { name: string; problem: Problem }[] = [];
@@ -26,14 +29,22 @@ export function* bedPlates(parts: readonly MadePart[], process: Process): Genera
   const lying = parts.filter(p => {
     const { least, most } = meshBounds(p.mesh);
     const tall = (most[2] ?? 0) - (least[2] ?? 0);
-    if (tall > bed.height) left.push({ name: p.name, problem: { code: 'higher-than-bed', data: { is: Math.round(tall), most: bed.height } } }); // prettier-ignore
+    if (tall > bed.height)
+      left.push({
+        name: p.name,
+        problem: { code: 'higher-than-bed', data: { is: Math.round(tall), most: bed.height } },
+      });
     return tall <= bed.height;
   });
   const laid = yield* nest({
     parts: lying.map(p => ({ outline: shadow(p.mesh), holes: [], number: p.number })),
     ...{ sheets: [room], gap: gapOf(process), grain: false, tries: 3, seed: 1 },
   });
-  for (const { part, number } of laid.left) left.push({ name: lying[part]?.name ?? '', problem: { code: 'no-room-on-bed', data: { number, width: bed.width, depth: bed.depth } } }); // prettier-ignore
+  for (const { part, number } of laid.left)
+    left.push({
+      name: lying[part]?.name ?? '',
+      problem: { code: 'no-room-on-bed', data: { number, width: bed.width, depth: bed.depth } },
+    });
   const plates = laid.sheets.map((_, sheet) =>
     lying.flatMap((p, i): PlacedBody[] => {
       const at = laid.places

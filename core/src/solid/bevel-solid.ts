@@ -11,7 +11,10 @@ import { extrude, type SolidKit, toTriMesh } from './kit.ts';
 /** How deep below the roots the ring lies from which the flat back begins, modules. */
 const BELOW_ROOTS = 0.1;
 
-/** Points of all teeth of a bevel on its back cone rolled out flat: how far from the back cone’s apex, and the angle about the wheel’s own axis. */
+/**
+ * Points of all teeth of a bevel on its back cone rolled out flat: how far from the back cone’s apex, and the angle
+ * about the wheel’s own axis.
+ */
 function heelPoints(
   half: readonly Point[],
   cone: BevelCone,
@@ -22,7 +25,8 @@ function heelPoints(
   for (let i = 0; i < cone.count; i++)
     for (const p of half) {
       const q = rotate(p, step * i);
-      // The flat figure does not close; angles are taken from the tooth they belong to, and spread over the full circle.
+      // The flat figure does not close; angles are taken from the tooth they belong to, and spread over the full
+      // circle.
       const angle = (Math.atan2(p.y, p.x) + step * i) * onWheel;
       points.push({ far: Math.hypot(q.x, q.y), angle });
     }
@@ -30,9 +34,10 @@ function heelPoints(
 }
 
 /**
- * A straight bevel as a closed body: teeth on the back cone by Tredgold’s involute, every line of them drawn towards the apex, from the heel
- * to the toe; flat behind and before. It stands on z = 0 with its large end down. Points of the back cone at ρ from its apex
- * lie at ρ·cos δ from the axis and R / cos δ − ρ·sin δ before the pitch apex (derived here; Litvin & Fuentes, ch. 20 for the cones).
+ * A straight bevel as a closed body: teeth on the back cone by Tredgold’s involute, every line of them drawn
+ * towards the apex, from the heel to the toe; flat behind and before. It stands on z = 0 with its large end down.
+ * Points of the back cone at ρ from its apex lie at ρ·cos δ from the axis and R / cos δ − ρ·sin δ before the pitch
+ * apex (derived here; Litvin & Fuentes, ch. 20 for the cones).
  */
 export function bevelSolid(
   kit: SolidKit,

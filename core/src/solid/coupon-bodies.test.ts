@@ -7,7 +7,15 @@ import type { Process } from '../machine/index.ts';
 import { must } from '../result/index.ts';
 import { couponBodies, type SolidKit } from './index.ts';
 
-const PRINTER: Process = { id: 'p', name: 'P', kind: 'printer', nozzle: 0.4, layer: 0.2, flare: 0.2, outlineGrowth: 0.1 }; // prettier-ignore
+const PRINTER: Process = {
+  id: 'p',
+  name: 'P',
+  kind: 'printer',
+  nozzle: 0.4,
+  layer: 0.2,
+  flare: 0.2,
+  outlineGrowth: 0.1,
+};
 let kit: SolidKit;
 before(async () => {
   const module = await Module();
@@ -46,27 +54,33 @@ describe('coupons for a printer', function () {
     expect(far(sectionAt(square!.mesh, 0.1))).to.be.closeTo(SQUARE.side * Math.SQRT2, 1e-6);
   });
 
-  it('rings printed in place stand round their discs with the gap that is written on them, less what prints wider', () => {
-    const bodies = couponBodies(
-      kit,
-      must(couponDrawing('ring in place', PRINTER, 6, 0.005)),
-      PRINTER,
-      false,
-      0.005,
-    );
-    const gaps = pairGaps();
-    expect(bodies.length).to.equal(2 * gaps.length);
-    for (const gap of gaps) {
-      const [disc, ring] = ['disc', 'ring'].map(k => bodies.find(b => b.name === `${k} ${gap.toFixed(2)}`)!);
-      expect(disc!.at[0]!.slice(0, 2)).to.deep.equal(ring!.at[0]!.slice(0, 2));
-      const outer = far(sectionAt(disc!.mesh, 2));
-      const inner = Math.min(
-        ...sectionAt(ring!.mesh, 2)
-          .flat()
-          .map(p => Math.hypot(p.x, p.y)),
+  it(
+    'rings printed in place stand round their discs with the gap that is written on them, ' +
+      'less what prints wider',
+    () => {
+      const bodies = couponBodies(
+        kit,
+        must(couponDrawing('ring in place', PRINTER, 6, 0.005)),
+        PRINTER,
+        false,
+        0.005,
       );
-      // The disc is drawn narrower by what outlines print wider; the hole is as drawn.
-      expect(inner - outer).to.be.closeTo(gap + 0.1, 0.012);
-    }
-  });
+      const gaps = pairGaps();
+      expect(bodies.length).to.equal(2 * gaps.length);
+      for (const gap of gaps) {
+        const [disc, ring] = ['disc', 'ring'].map(k =>
+          bodies.find(b => b.name === `${k} ${gap.toFixed(2)}`)!,
+        );
+        expect(disc!.at[0]!.slice(0, 2)).to.deep.equal(ring!.at[0]!.slice(0, 2));
+        const outer = far(sectionAt(disc!.mesh, 2));
+        const inner = Math.min(
+          ...sectionAt(ring!.mesh, 2)
+            .flat()
+            .map(p => Math.hypot(p.x, p.y)),
+        );
+        // The disc is drawn narrower by what outlines print wider; the hole is as drawn.
+        expect(inner - outer).to.be.closeTo(gap + 0.1, 0.012);
+      }
+    },
+  );
 });

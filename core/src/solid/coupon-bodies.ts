@@ -10,8 +10,8 @@ import { extrude, type SolidKit, toTriMesh } from './kit.ts';
 const HEIGHT = 5;
 
 /**
- * A coupon as bodies for a printer, each piece where the drawing has it: cut outlines drawn up, marks sunk in. `raw` leaves the first layer as it prints, for
- * the coupon that measures it.
+ * A coupon as bodies for a printer, each piece where the drawing has it: cut outlines drawn up, marks sunk in.
+ * `raw` leaves the first layer as it prints, for the coupon that measures it.
  */
 export function couponBodies(
   kit: SolidKit,
@@ -20,14 +20,18 @@ export function couponBodies(
   raw: boolean,
   chordError: number,
 ): PlacedBody[] {
-  // prettier-ignore
   return drawing.groups.flatMap((g): PlacedBody[] => {
     const cut = g.shapes.filter(s => s.role === 'cut').flatMap(s => s.paths);
     if (cut.length === 0) return [];
     const area = (p: Path): number => Math.abs(signedArea(flatten(p, 0.05)));
     const outline = cut.reduce((a, b) => (area(b) > area(a) ? b : a));
     const plain = extrude(kit, [outline, ...cut.filter(p => p !== outline)], HEIGHT, chordError);
-    const marked = engrave(kit, plain, g.shapes.filter(s => s.role === 'engrave').flatMap(s => s.paths), HEIGHT); // prettier-ignore
+    const marked = engrave(
+      kit,
+      plain,
+      g.shapes.filter(s => s.role === 'engrave').flatMap(s => s.paths),
+      HEIGHT,
+    );
     const body = raw ? marked : withFirstLayer(kit, marked, process);
     const mesh = toTriMesh(body);
     body.delete();

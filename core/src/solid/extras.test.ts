@@ -12,7 +12,16 @@ import { AS_IS } from '../make/index.ts';
 import { plantPlanetary } from '../build/index.ts';
 import { must } from '../result/index.ts';
 import { flatParts } from '../workshop/index.ts';
-import { extraParts, inPlaceSets, partMaker, printedInPlace, printGrowth, type SolidKit, solidParts, wheelSolid } from './index.ts'; // prettier-ignore
+import {
+  extraParts,
+  inPlaceSets,
+  partMaker,
+  printedInPlace,
+  printGrowth,
+  type SolidKit,
+  solidParts,
+  wheelSolid,
+} from './index.ts';
 
 const demo = (name: string): Machine =>
   must(readMachine(readFileSync(new URL(`../../../demo/${name}.json`, import.meta.url), 'utf8')));
@@ -24,7 +33,8 @@ before(async () => {
 });
 const made = (d: Derived, id: string): TriMesh =>
   must(partMaker(kit, d)(solidParts(d).find(p => p.id === id)!));
-const areaAt = (mesh: TriMesh, z: number): number => Math.abs(Clipper.areaPathsD(Clipper.unionD(sectionAt(mesh, z), [], FillRule.EvenOdd, 5))); // prettier-ignore
+const areaAt = (mesh: TriMesh, z: number): number =>
+  Math.abs(Clipper.areaPathsD(Clipper.unionD(sectionAt(mesh, z), [], FillRule.EvenOdd, 5)));
 
 describe('bodies beside wheels', function () {
   this.timeout(120_000);
@@ -72,7 +82,10 @@ describe('bodies beside wheels', function () {
   it('a peg wheel in one piece has a peg at every place, as long as its pegs stand out', () => {
     const d = derive(demo('ossel-brine-pump'));
     const wheel = d.machine.wheels.find(w => d.wheels[w.id]?.teeth.family === 'pegs')!;
-    const form = d.machine.toothings.find(t => t.id === wheel.toothing)!.form as { pegLength: number; pegDiameter: number }; // prettier-ignore
+    const form = d.machine.toothings.find(t => t.id === wheel.toothing)!.form as {
+      pegLength: number;
+      pegDiameter: number;
+    };
     const mesh = made(d, `standing ${wheel.id}`);
     const top = meshBounds(mesh).most[2]!;
     const thick = wheel.thickness ?? d.machine.stack.thickness;
@@ -95,7 +108,16 @@ describe('bodies beside wheels', function () {
 describe('first layers and engraving', function () {
   this.timeout(120_000);
 
-  const wheel: Wheel = { id: 'w', name: 'Moon 7', member: 'drive', toothing: 'toothing1', role: 'wheel', layer: 0, teeth: { kind: 'count', count: 24 }, bore: { kind: 'round', diameter: 6 } }; // prettier-ignore
+  const wheel: Wheel = {
+    id: 'w',
+    name: 'Moon 7',
+    member: 'drive',
+    toothing: 'toothing1',
+    role: 'wheel',
+    layer: 0,
+    teeth: { kind: 'count', count: 24 },
+    bore: { kind: 'round', diameter: 6 },
+  };
   const machine = (flare: number, body?: Wheel['body']): Machine => ({
     ...newMachine('m'),
     processes: [{ id: 'process1', name: 'P', kind: 'printer', layer: 0.2, flare }],
@@ -136,7 +158,11 @@ describe('first layers and engraving', function () {
     const { growth, process } = printGrowth(d, part);
     const mesh = must(partMaker(kit, d)(part, growth, process));
     const [finished] = flatParts(d).parts;
-    const expected = { name: 'w', outline: flatten(finished!.outline, 0.001), holes: finished!.holes.map(h => flatten(h, 0.001)) }; // prettier-ignore
+    const expected = {
+      name: 'w',
+      outline: flatten(finished!.outline, 0.001),
+      holes: finished!.holes.map(h => flatten(h, 0.001)),
+    };
     const judged = judgeLayer(sectionAt(mesh, 2), { outline: 0.08, hole: 0.15 }, expected);
     expect(judged.off).to.be.below(0.01);
     expect(judged.holes).to.deep.equal({ wanted: 1, found: 1 });
@@ -164,8 +190,24 @@ describe('planetary sets printed in place', function () {
   /** A set of 12, 12 and 36 with three planets, printed, of straight or double helical teeth. */
   function set(double: boolean, chordError?: number): Derived {
     const base = newMachine('set');
-    const aim = { id: 'a', name: 'out', wanted: '1/4', sense: 'either' as const, tolerance: { degrees: '1', over: '100 turns' }, frame: 'ground' }; // prettier-ignore
-    const m = plantPlanetary({ ...base, aims: [aim] }, { aim: 'a', set: { sun: 12, planet: 12, ring: 36, planets: 3 }, held: 'ring', driver: 'sun', module: 1.5 }); // prettier-ignore
+    const aim = {
+      id: 'a',
+      name: 'out',
+      wanted: '1/4',
+      sense: 'either' as const,
+      tolerance: { degrees: '1', over: '100 turns' },
+      frame: 'ground',
+    };
+    const m = plantPlanetary(
+      { ...base, aims: [aim] },
+      {
+        aim: 'a',
+        set: { sun: 12, planet: 12, ring: 36, planets: 3 },
+        held: 'ring',
+        driver: 'sun',
+        module: 1.5,
+      },
+    );
     return derive(
       {
         ...m,
@@ -182,26 +224,35 @@ describe('planetary sets printed in place', function () {
   }
 
   for (const double of [false, true])
-    it(`${double ? 'with chevrons' : 'with straight teeth and lips'} are closed bodies that touch nowhere, at any height`, () => {
-      const d = set(double);
-      const [found] = inPlaceSets(d.machine);
-      const bodies = must(printedInPlace(kit, d, found!));
-      expect(bodies.length).to.equal(5);
-      for (const b of bodies) {
-        expect(isClosed(b.mesh), b.name).to.equal(true);
-        expect(meshBounds(b.mesh).least[2]).to.be.closeTo(0, 1e-4);
-      }
-      const height = meshBounds(bodies[0]!.mesh).most[2]!;
-      for (const z of [0.1, 0.3, 0.8, height / 3, height / 2, (2 * height) / 3, height - 0.3]) {
-        const sections = bodies.map(b => sectionAt(b.mesh, z));
-        sections.forEach((a, i) => {
-          for (const b of sections.slice(i + 1)) {
-            const both = Clipper.intersectD(Clipper.unionD(a, [], FillRule.EvenOdd, 5), Clipper.unionD(b, [], FillRule.EvenOdd, 5), FillRule.NonZero, 5); // prettier-ignore
-            expect(Math.abs(Clipper.areaPathsD(both)), `at ${z}`).to.be.below(1e-6);
-          }
-        });
-      }
-    });
+    it(
+      `${double ? 'with chevrons' : 'with straight teeth and lips'} are closed bodies that ` +
+        'touch nowhere, at any height',
+      () => {
+        const d = set(double);
+        const [found] = inPlaceSets(d.machine);
+        const bodies = must(printedInPlace(kit, d, found!));
+        expect(bodies.length).to.equal(5);
+        for (const b of bodies) {
+          expect(isClosed(b.mesh), b.name).to.equal(true);
+          expect(meshBounds(b.mesh).least[2]).to.be.closeTo(0, 1e-4);
+        }
+        const height = meshBounds(bodies[0]!.mesh).most[2]!;
+        for (const z of [0.1, 0.3, 0.8, height / 3, height / 2, (2 * height) / 3, height - 0.3]) {
+          const sections = bodies.map(b => sectionAt(b.mesh, z));
+          sections.forEach((a, i) => {
+            for (const b of sections.slice(i + 1)) {
+              const both = Clipper.intersectD(
+                Clipper.unionD(a, [], FillRule.EvenOdd, 5),
+                Clipper.unionD(b, [], FillRule.EvenOdd, 5),
+                FillRule.NonZero,
+                5,
+              );
+              expect(Math.abs(Clipper.areaPathsD(both)), `at ${z}`).to.be.below(1e-6);
+            }
+          });
+        }
+      },
+    );
 
   it('cut at several heights they roll on through a pitch and touch nowhere', () => {
     for (const double of [false, true]) {
@@ -220,18 +271,29 @@ describe('planetary sets printed in place', function () {
           const turn = (k / 4) * ((2 * Math.PI) / 12);
           const placed = sections.map(({ b, paths }) => {
             const box = meshBounds(b.mesh);
-            const middle = b.wheel === found!.planet.id ? { x: (box.least[0]! + box.most[0]!) / 2, y: (box.least[1]! + box.most[1]!) / 2 } : { x: 0, y: 0 }; // prettier-ignore
+            const middle =
+              b.wheel === found!.planet.id
+                ? { x: (box.least[0]! + box.most[0]!) / 2, y: (box.least[1]! + box.most[1]!) / 2 }
+                : { x: 0, y: 0 };
             const out = Math.hypot(middle.x, middle.y);
             const centre =
               out < 1 ? middle : { x: (middle.x / out) * distance, y: (middle.y / out) * distance };
             const by =
               b.wheel === found!.sun!.id ? turn : b.wheel === found!.planet.id ? -turn : (-turn * 12) / 36;
             const [c, s] = [Math.cos(by), Math.sin(by)];
-            return paths.map(p => p.map(q => ({ x: centre.x + c * (q.x - centre.x) - s * (q.y - centre.y), y: centre.y + s * (q.x - centre.x) + c * (q.y - centre.y) }))); // prettier-ignore
+            return paths.map(p =>
+              p.map(q => ({
+                x: centre.x + c * (q.x - centre.x) - s * (q.y - centre.y),
+                y: centre.y + s * (q.x - centre.x) + c * (q.y - centre.y),
+              })),
+            );
           });
           placed.forEach((a, i) => {
             for (const o of placed.slice(i + 1))
-              expect(Math.abs(Clipper.areaPathsD(Clipper.intersectD(a, o, FillRule.EvenOdd, 5))), `${double ? 'chevrons' : 'straight'} at ${z}, ${k}/4 of a pitch`).to.be.below(1e-4); // prettier-ignore
+              expect(
+                Math.abs(Clipper.areaPathsD(Clipper.intersectD(a, o, FillRule.EvenOdd, 5))),
+                `${double ? 'chevrons' : 'straight'} at ${z}, ${k}/4 of a pitch`,
+              ).to.be.below(1e-4);
           });
         }
       }
@@ -256,7 +318,10 @@ describe('planetary sets printed in place', function () {
     const d = set(false, 0.03);
     const [found] = inPlaceSets(d.machine);
     for (const b of must(printedInPlace(kit, d, found!))) {
-      const job = runPrinter({ name: 'x.stl', bytes: writeStl(b.mesh, b.name) }, { line: 0.4, layer: 0.2, rate: 6, bed: { width: 200, depth: 200, height: 200 } }); // prettier-ignore
+      const job = runPrinter(
+        { name: 'x.stl', bytes: writeStl(b.mesh, b.name) },
+        { line: 0.4, layer: 0.2, rate: 6, bed: { width: 200, depth: 200, height: 200 } },
+      );
       let step = job.next();
       while (!step.done) step = job.next();
       const [body] = must(step.value);
@@ -274,6 +339,9 @@ describe('planetary sets printed in place', function () {
     expect(inPlaceSets(demo('wading-heron')).length).to.equal(2);
     const m = demo('wading-heron');
     const planet = inPlaceSets(m)[0]!.planet;
-    expect(inPlaceSets(setWheel(planet.id, { layer: 40 })(m)).length, 'not when its ring lies in another layer').to.equal(1); // prettier-ignore
+    expect(
+      inPlaceSets(setWheel(planet.id, { layer: 40 })(m)).length,
+      'not when its ring lies in another layer',
+    ).to.equal(1);
   });
 });

@@ -6,8 +6,8 @@ import type { SolidKit } from './kit.ts';
 const LAYER = 0.2;
 
 /**
- * A body whose first layer is drawn in by what that layer spreads, so that it prints as wide as the rest, with a brim or without. What is too
- * narrow for it disappears from the first layer only. The body given is used up.
+ * A body whose first layer is drawn in by what that layer spreads, so that it prints as wide as the rest, with a
+ * brim or without. What is too narrow for it disappears from the first layer only. The body given is used up.
  */
 export function withFirstLayer(kit: SolidKit, body: Manifold, process: Process | undefined): Manifold {
   const flare = process?.kind === 'printer' ? (process.flare ?? 0) : 0;

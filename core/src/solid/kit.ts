@@ -23,7 +23,10 @@ export function toTriMesh(body: Manifold): TriMesh {
   return { positions: Float64Array.from(positions), triangles };
 }
 
-/** A plane figure of closed paths, what lies in an odd number of them filled, as a body of that height standing on z = 0. */
+/**
+ * A plane figure of closed paths, what lies in an odd number of them filled, as a body of that height standing on z
+ * = 0.
+ */
 export function extrude(
   kit: SolidKit,
   paths: readonly Path[],

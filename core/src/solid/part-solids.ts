@@ -7,7 +7,8 @@ import { type FlatPart, flatParts } from '../workshop/index.ts';
 import { fail, ok, type Result } from '../result/index.ts';
 import type { Manifold } from 'manifold-3d';
 import { engrave } from './engrave.ts';
-import { type ExtraPart, extraParts } from './extra-parts.ts';
+import type { ExtraPart } from './extra-part.ts';
+import { extraParts } from './extra-parts.ts';
 import { withFirstLayer } from './first-layer.ts';
 import { extrude, type SolidKit, toTriMesh } from './kit.ts';
 import { pieceBody } from './round-solids.ts';
@@ -22,12 +23,16 @@ export interface SolidPart {
 }
 
 /** Bought rather than printed, whatever the rest is made by: rods, pins and keys. */
-export const isBought = ({ kind }: Pick<SolidPart, 'kind'>): boolean => kind === 'rod' || kind === 'pin' || kind === 'key'; // prettier-ignore
+export const isBought = ({ kind }: Pick<SolidPart, 'kind'>): boolean =>
+  kind === 'rod' || kind === 'pin' || kind === 'key';
 
 /** Which piece of the layout a part is: its index there. */
 const pieceIndex = (id: string): number => Number(id.replace(/^piece /, ''));
 
-/** All parts of a machine that have a body, wheels first; pieces that are the same size come once, with their number. */
+/**
+ * All parts of a machine that have a body, wheels first; pieces that are the same size come once, with their
+ * number.
+ */
 export function solidParts(derived: Derived): SolidPart[] {
   const { machine, layout, moving } = derived;
   const wheels = machine.wheels.map((w): SolidPart => ({
@@ -53,7 +58,12 @@ export function solidParts(derived: Derived): SolidPart[] {
       p.kind === 'rod' || p.kind === 'tube'
         ? `${p.kind}, ${byId(machine.members, p.arbor)?.name ?? ''}`
         : p.kind;
-    pieces.set(size, known ? { ...known, number: known.number + p.number } : { id: `piece ${i}`, kind: p.kind, name, number: p.number }); // prettier-ignore
+    pieces.set(
+      size,
+      known
+        ? { ...known, number: known.number + p.number }
+        : { id: `piece ${i}`, kind: p.kind, name, number: p.number },
+    );
   });
   const extras = extraParts(derived).map(({ id, kind, name, number }): SolidPart => ({
     id,
@@ -64,7 +74,10 @@ export function solidParts(derived: Derived): SolidPart[] {
   return [...wheels, ...leaves, ...pieces.values(), ...extras];
 }
 
-/** How a printed part differs from the finished one: for its own process when that is a printer, not at all otherwise. */
+/**
+ * How a printed part differs from the finished one: for its own process when that is a printer, not at all
+ * otherwise.
+ */
 export function printGrowth(
   derived: Derived,
   part: Pick<SolidPart, 'id'>,
@@ -76,8 +89,8 @@ export function printGrowth(
 }
 
 /**
- * Makes bodies of a machine's parts, standing or lying on z = 0 about their own axes, compensated by a growth where one is given, their first layer drawn in
- * for a printer. What all parts share is worked out once.
+ * Makes bodies of a machine's parts, standing or lying on z = 0 about their own axes, compensated by a growth where
+ * one is given, their first layer drawn in for a printer. What all parts share is worked out once.
  */
 export function partMaker(
   kit: SolidKit,
@@ -90,7 +103,13 @@ export function partMaker(
     const wheel = byId(machine.wheels, part.id);
     if (wheel) return wheelSolid(kit, derived, wheel, growth, { process });
     const [leaf, extra, piece] = [flat.get(part.id), extras.get(part.id), layout.pieces[pieceIndex(part.id)]];
-    const made = leaf ? leafBody(kit, leaf, growth, chordError) : extra ? extra.make(kit, growth) : piece ? pieceBody(kit, piece, growth, chordError) : fail('part-unknown', { part: part.name }); // prettier-ignore
+    const made = leaf
+      ? leafBody(kit, leaf, growth, chordError)
+      : extra
+        ? extra.make(kit, growth)
+        : piece
+          ? pieceBody(kit, piece, growth, chordError)
+          : fail('part-unknown', { part: part.name });
     if (!made.ok) return made;
     const body = withFirstLayer(kit, made.value, process);
     const mesh = toTriMesh(body);

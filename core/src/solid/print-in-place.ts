@@ -27,7 +27,10 @@ export interface InPlaceBody {
   readonly mesh: TriMesh;
 }
 
-/** The sets of a machine: planets in several places that mesh with a ring, and with a sun where there is one, all in one layer. */
+/**
+ * The sets of a machine: planets in several places that mesh with a ring, and with a sun where there is one, all in
+ * one layer.
+ */
 export function inPlaceSets(machine: Machine): InPlaceSet[] {
   return machine.wheels.flatMap((planet): InPlaceSet[] => {
     const axis = byId(machine.axes, axisOfWheel(machine, planet));
@@ -38,20 +41,26 @@ export function inPlaceSets(machine: Machine): InPlaceSet[] {
       return wheel ? [{ wheel, type: j.type }] : [];
     });
     const ring = mates.find(m => m.type === 'internal')?.wheel;
-    const sun = mates.find(m => m.type === 'external' && !byId(machine.axes, axisOfWheel(machine, m.wheel))?.copies)?.wheel; // prettier-ignore
+    const sun = mates.find(
+      m => m.type === 'external' && !byId(machine.axes, axisOfWheel(machine, m.wheel))?.copies,
+    )?.wheel;
     if (!ring || ring.layer !== planet.layer || (sun && sun.layer !== planet.layer)) return [];
     return [{ id: planet.id, name: planet.name, sun, planet, ring }];
   });
 }
 
-/** How far a lip reaches over the planets' teeth, in modules, never more than a third of the height; it leans by 45°, so that it prints without support. */
+/**
+ * How far a lip reaches over the planets' teeth, in modules, never more than a third of the height; it leans by
+ * 45°, so that it prints without support.
+ */
 const LIP = 0.8;
 /** Room left between a lip and what it holds, mm: common practice, no source. */
 const LIP_GAP = 0.3;
 
 /**
- * All wheels of a set as bodies where they stand in mesh, on one bed. Double helical teeth hold the set together by themselves; where teeth are straight (or lean
- * one way only) the planets' teeth are bevelled at both faces and ring and sun get collars that reach over the bevels. First layers are drawn in.
+ * All wheels of a set as bodies where they stand in mesh, on one bed. Double helical teeth hold the set together by
+ * themselves; where teeth are straight (or lean one way only) the planets' teeth are bevelled at both faces and
+ * ring and sun get collars that reach over the bevels. First layers are drawn in.
  */
 export function printedInPlace(
   kit: SolidKit,
@@ -80,12 +89,20 @@ export function printedInPlace(
     if (lipped) body = collared(kit, derived, set, wheel, body, { height, lip, distance });
     body = withFirstLayer(kit, body, process);
     const phase = phases.at[wheel.id] ?? 0;
-    const copies = wheel === set.planet ? moving.copies.map((c, i) => ({ c, i })).filter(({ c }) => c.member === wheel.member) : []; // prettier-ignore
-    const stands = [{ place: places.get(wheel.member), spin: 0 }, ...copies.map(({ c, i }) => ({ place: places.get(copyPlace(c.member, i)), spin: c.spin }))]; // prettier-ignore
+    const copies =
+      wheel === set.planet
+        ? moving.copies.map((c, i) => ({ c, i })).filter(({ c }) => c.member === wheel.member)
+        : [];
+    const stands = [
+      { place: places.get(wheel.member), spin: 0 },
+      ...copies.map(({ c, i }) => ({ place: places.get(copyPlace(c.member, i)), spin: c.spin })),
+    ];
     for (const { place, spin } of stands) {
       if (!place) continue;
       const turn = ((place.angle + phase + spin) * 180) / Math.PI;
-      const stood = body.rotate([0, 0, turn]).translate([place.centre.x - centre.centre.x, place.centre.y - centre.centre.y, 0]); // prettier-ignore
+      const stood = body
+        .rotate([0, 0, turn])
+        .translate([place.centre.x - centre.centre.x, place.centre.y - centre.centre.y, 0]);
       bodies.push({ name: wheel.name, wheel: wheel.id, mesh: toTriMesh(stood) });
       stood.delete();
     }
@@ -123,7 +140,6 @@ function collared(
   body: Manifold,
   { height, lip, distance }: Lip,
 ): Manifold {
-  // prettier-ignore
   const planetTip = derived.wheels[set.planet.id]?.dimensions.tipRadius ?? 0;
   const own = derived.wheels[wheel.id]?.dimensions;
   if (!own) return body;
@@ -161,5 +177,7 @@ const rootBand = (body: Manifold, from: number, to: number): Manifold =>
 function boreOf(derived: Derived, wheel: Wheel): number {
   const plane = wheelPlane(derived, wheel);
   if (!plane.ok || plane.value.holes.length === 0) return 0;
-  return Math.max(...plane.value.holes.flatMap(h => [h.start, ...h.segments.map(s => s.to)]).map(p => Math.hypot(p.x, p.y))); // prettier-ignore
+  return Math.max(
+    ...plane.value.holes.flatMap(h => [h.start, ...h.segments.map(s => s.to)]).map(p => Math.hypot(p.x, p.y)),
+  );
 }

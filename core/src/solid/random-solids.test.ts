@@ -21,15 +21,37 @@ before(async () => {
 });
 
 const bare = derive(newMachine('m'));
-const WHEEL: Wheel = { id: 'w', name: 'wheel', member: 'drive', toothing: 't', role: 'wheel', layer: 0, teeth: { kind: 'count', count: 20 }, thickness: 5 }; // prettier-ignore
+const WHEEL: Wheel = {
+  id: 'w',
+  name: 'wheel',
+  member: 'drive',
+  toothing: 't',
+  role: 'wheel',
+  layer: 0,
+  teeth: { kind: 'count', count: 20 },
+  thickness: 5,
+};
 
 /** What a wheel of those teeth alone is made from. */
 function factsOf(teeth: TeethSpec, helixDeg: number, double: boolean): SolidFacts | undefined {
   const figure = toothFigure(teeth, CHORD);
   if (!figure.ok) return undefined;
-  const toothing = { ...bare.machine.toothings[0]!, id: 't', ...(helixDeg > 0 ? { helixDeg } : {}), ...(double ? { double: true as const } : {}) }; // prettier-ignore
+  const toothing = {
+    ...bare.machine.toothings[0]!,
+    id: 't',
+    ...(helixDeg > 0 ? { helixDeg } : {}),
+    ...(double ? { double: true as const } : {}),
+  };
   const machine = { ...bare.machine, toothings: [toothing], wheels: [WHEEL] };
-  const state = { teeth, figure, dimensions: figure.value, outline: { ok: true as const, value: figure.value.outline }, spec: undefined, involute: undefined, key: '' }; // prettier-ignore
+  const state = {
+    teeth,
+    figure,
+    dimensions: figure.value,
+    outline: { ok: true as const, value: figure.value.outline },
+    spec: undefined,
+    involute: undefined,
+    key: '',
+  };
   return { machine, wheels: { w: state }, chordError: CHORD, layout: bare.layout, positions: bare.positions };
 }
 
@@ -51,9 +73,11 @@ describe('solids of random teeth', () => {
           const figure = facts.wheels['w']!.figure;
           if (teeth.family === 'bevel' || !figure.ok) return;
           const { outline, holes } = figure.value;
-          const area = (paths: readonly Parameters<typeof flatten>[0][]): number => paths.reduce((s, p) => s + Math.abs(signedArea(flatten(p, CHORD))), 0); // prettier-ignore
+          const area = (paths: readonly Parameters<typeof flatten>[0][]): number =>
+            paths.reduce((s, p) => s + Math.abs(signedArea(flatten(p, CHORD))), 0);
           const exact = (area([outline]) - area(holes)) * 5;
-          // Between two steps of a helix a chord of the outline is bent over a diagonal: off by a quarter of its length times the step of 2°.
+          // Between two steps of a helix a chord of the outline is bent over a diagonal: off by a quarter of its
+          // length times the step of 2°.
           const points = flatten(outline, CHORD);
           const bent = points.reduce((s, p, i) => {
             const q = points[(i + 1) % points.length]!;
@@ -74,7 +98,10 @@ describe('bodies as data', () => {
   /** A box from the origin. */
   const box = (w: number, d: number, h: number): TriMesh => ({
     positions: Float64Array.from([0, 0, 0, w, 0, 0, w, d, 0, 0, d, 0, 0, 0, h, w, 0, h, w, d, h, 0, d, h]),
-    triangles: Uint32Array.from([0, 2, 1, 0, 3, 2, 4, 5, 6, 4, 6, 7, 0, 1, 5, 0, 5, 4, 1, 2, 6, 1, 6, 5, 2, 3, 7, 2, 7, 6, 3, 0, 4, 3, 4, 7]), // prettier-ignore
+    triangles: Uint32Array.from([
+      0, 2, 1, 0, 3, 2, 4, 5, 6, 4, 6, 7, 0, 1, 5, 0, 5, 4, 1, 2, 6, 1, 6, 5, 2, 3, 7, 2, 7, 6, 3, 0, 4, 3, 4,
+      7,
+    ]),
   });
 
   it('a box has width times depth times height, is closed, and is inside out with its corners the other way', () => {
@@ -92,7 +119,10 @@ describe('bodies as data', () => {
     const over = b.triangles.slice();
     [over[0], over[1]] = [over[1]!, over[0]!];
     expect(isClosed({ ...b, triangles: over }), 'turned over').to.equal(false);
-    expect(isClosed({ ...b, triangles: Uint32Array.from([...b.triangles, ...b.triangles.slice(0, 3)]) }), 'twice').to.equal(false); // prettier-ignore
+    expect(
+      isClosed({ ...b, triangles: Uint32Array.from([...b.triangles, ...b.triangles.slice(0, 3)]) }),
+      'twice',
+    ).to.equal(false);
     expect(isClosed({ ...b, triangles: new Uint32Array() }), 'none').to.equal(false);
   });
 
@@ -128,9 +158,9 @@ describe('bodies as data', () => {
           const gone = left.reduce(
             (n, l) =>
               n +
-              (l.problem.code === 'higher-than-bed'
-                ? parts.find(p => p.name === l.name)!.number
-                : Number(l.problem.data['number'])),
+              (l.problem.code === 'no-room-on-bed'
+                ? l.problem.data.number
+                : parts.find(p => p.name === l.name)!.number),
             0,
           );
           expect(plates.flat().reduce((n, b) => n + b.at.length, 0) + gone).to.equal(wanted);

@@ -39,7 +39,11 @@ const plus = (a: Space, b: Space, by = 1): Space => ({
 });
 const scaled = (a: Space, by: number): Space => ({ x: a.x * by, y: a.y * by, z: a.z * by });
 const dot = (a: Space, b: Space): number => a.x * b.x + a.y * b.y + a.z * b.z;
-const cross = (a: Space, b: Space): Space => ({ x: a.y * b.z - a.z * b.y, y: a.z * b.x - a.x * b.z, z: a.x * b.y - a.y * b.x }); // prettier-ignore
+const cross = (a: Space, b: Space): Space => ({
+  x: a.y * b.z - a.z * b.y,
+  y: a.z * b.x - a.x * b.z,
+  z: a.x * b.y - a.y * b.x,
+});
 const unit = (a: Space): Space => scaled(a, 1 / Math.hypot(a.x, a.y, a.z));
 
 /** The plan as it is. */
@@ -60,8 +64,8 @@ export const inSpace = (f: SpaceFrame, p: { readonly x: number; readonly y: numb
 const CROSSING: ReadonlySet<MeshJoint['type']> = new Set(['bevel', 'pegs', 'worm', 'crossed']);
 
 /**
- * The frame of every axis: that of the drive lies as the plan does; what meshes with a wheel side by side, or stands on its line or arm, lies with it;
- * beyond bevels, pegs, worms and crossed wheels the plan is turned up.
+ * The frame of every axis: that of the drive lies as the plan does; what meshes with a wheel side by side, or
+ * stands on its line or arm, lies with it; beyond bevels, pegs, worms and crossed wheels the plan is turned up.
  */
 export function spaceFrames(derived: Derived, middle: number): ReadonlyMap<string, SpaceFrame> {
   const { machine } = derived;
@@ -100,8 +104,18 @@ function neighbours(derived: Derived, axis: string, frame: SpaceFrame): (readonl
   const here = positions.at[axis];
   for (const a of machine.axes) {
     const there = positions.at[a.id];
-    const sameLine = here && there && Math.hypot(here.x - there.x, here.y - there.y) < 1e-9 && frameOf(machine, a.id) === frameOf(machine, axis); // prettier-ignore
-    if (a.id !== axis && (carries(machine, axis, a.id) || carries(machine, a.id, axis) || (sameLine && !crossed(machine, axis, a.id)))) found.push([a.id, frame]); // prettier-ignore
+    const sameLine =
+      here &&
+      there &&
+      Math.hypot(here.x - there.x, here.y - there.y) < 1e-9 &&
+      frameOf(machine, a.id) === frameOf(machine, axis);
+    if (
+      a.id !== axis &&
+      (carries(machine, axis, a.id) ||
+        carries(machine, a.id, axis) ||
+        (sameLine && !crossed(machine, axis, a.id)))
+    )
+      found.push([a.id, frame]);
   }
   return found;
 }
@@ -116,8 +130,9 @@ const crossed = (machine: Machine, a: string, b: string): boolean =>
   });
 
 /**
- * The frame beyond a crossing mesh. In the frame of the first wheel its mate lies in the direction u; seen from where the axes meet the mate's body lies
- * at the shaft angle from the first one's, and both touch on the near side. Where the two do not stand alike, the mate's axis points the other way.
+ * The frame beyond a crossing mesh. In the frame of the first wheel its mate lies in the direction u; seen from
+ * where the axes meet the mate's body lies at the shaft angle from the first one's, and both touch on the near
+ * side. Where the two do not stand alike, the mate's axis points the other way.
  */
 function turnedUp(
   derived: Derived,
@@ -128,12 +143,16 @@ function turnedUp(
   to: Wheel,
   mesh: MeshJoint,
 ): SpaceFrame {
-  // prettier-ignore
   const { machine, positions, layout } = derived;
   const [p, q] = [positions.at[axis] ?? { x: 0, y: 0 }, positions.at[other] ?? { x: 0, y: 0 }];
   const d = byId(machine.axes, other)?.direction;
   const apart = Math.hypot(q.x - p.x, q.y - p.y);
-  const flat = apart > 1e-9 ? { x: (q.x - p.x) / apart, y: (q.y - p.y) / apart } : d && Math.hypot(d.x, d.y) > 1e-9 ? { x: -d.x / Math.hypot(d.x, d.y), y: -d.y / Math.hypot(d.x, d.y) } : { x: 1, y: 0 }; // prettier-ignore
+  const flat =
+    apart > 1e-9
+      ? { x: (q.x - p.x) / apart, y: (q.y - p.y) / apart }
+      : d && Math.hypot(d.x, d.y) > 1e-9
+        ? { x: -d.x / Math.hypot(d.x, d.y), y: -d.y / Math.hypot(d.x, d.y) }
+        : { x: 1, y: 0 };
   const u = plus(scaled(frame.x, flat.x), frame.y, flat.y);
   const low = layout.stack.layers.get(from.layer)?.from ?? 0;
   const thick = (w: Wheel): number => wheelThickness(machine.stack, w);
@@ -149,7 +168,8 @@ function turnedUp(
   const near = isWorm ? scaled(u, -1) : unit(plus(down, up, -dot(down, up)));
   const side = cross(z, near);
   /** A direction of the plan, whose way back to the first wheel is `near`. */
-  const laid = (v: { x: number; y: number }): Space => plus(scaled(near, -(v.x * flat.x + v.y * flat.y)), side, v.x * flat.y - v.y * flat.x); // prettier-ignore
+  const laid = (v: { x: number; y: number }): Space =>
+    plus(scaled(near, -(v.x * flat.x + v.y * flat.y)), side, v.x * flat.y - v.y * flat.x);
   const bed = bedOf();
   const own = layout.stack.layers.get(to.layer)?.from ?? 0;
   const [x, y] = [laid({ x: 1, y: 0 }), laid({ x: 0, y: 1 })];

@@ -9,7 +9,10 @@ import { type SpaceFrame, spaceFrames } from './space-frames.ts';
 /** What kinds of things can be taken away to see the inside. */
 export type SpaceGroup = 'wheels' | 'arbors' | 'arms' | 'back plate' | 'front plate' | 'dials and hands';
 
-/** One body where it stands in the frame of its axis: turned about its own upright by `spin` and as its arbor turns, and moved. */
+/**
+ * One body where it stands in the frame of its axis: turned about its own upright by `spin` and as its arbor turns,
+ * and moved.
+ */
 export interface SpaceItem {
   /** The part whose body it is; `ball r` for a ball of radius r, `stick l` for the rod of length l that bears one. */
   readonly body: string;
@@ -51,7 +54,10 @@ const standing = {
   layer: undefined,
 };
 
-/** Every part where it stands: heights from the layout, wheels in mesh, hands and dials above; wheels on crossing axes lie along their own axes. */
+/**
+ * Every part where it stands: heights from the layout, wheels in mesh, hands and dials above; wheels on crossing
+ * axes lie along their own axes.
+ */
 export function spaceScene(derived: Derived): SpaceScene {
   const side = sideScene(derived);
   const items = [
@@ -82,7 +88,9 @@ export function spaceScene(derived: Derived): SpaceScene {
 /** A member's own place and those of its copies, with how far each is turned against the first. */
 const placesOf = ({ moving }: Derived, member: string): { place: string; spin: number }[] => [
   { place: member, spin: 0 },
-  ...moving.copies.flatMap((c, i) => (c.member === member ? [{ place: copyPlace(member, i), spin: c.spin }] : [])), // prettier-ignore
+  ...moving.copies.flatMap((c, i) =>
+    c.member === member ? [{ place: copyPlace(member, i), spin: c.spin }] : [],
+  ),
 ];
 
 function wheelItems(derived: Derived, wheel: Wheel): SpaceItem[] {
@@ -129,9 +137,27 @@ function pieceItems(derived: Derived): SpaceItem[] {
 }
 
 function plateItems({ layout, machine }: Derived): SpaceItem[] {
-  const plates = layout.plates.map((p): SpaceItem => ({ ...standing, body: `plate ${p.side}`, name: `${p.side} plate`, group: `${p.side} plate`, at: { x: 0, y: 0, z: p.band.from } })); // prettier-ignore
+  const plates = layout.plates.map((p): SpaceItem => ({
+    ...standing,
+    body: `plate ${p.side}`,
+    name: `${p.side} plate`,
+    group: `${p.side} plate`,
+    at: { x: 0, y: 0, z: p.band.from },
+  }));
   const back = layout.stack.back;
-  const pillars = (machine.layout.plates?.pillars ?? []).flatMap((p): SpaceItem[] => back ? [{ ...standing, body: `pillar ${p.diameter}`, name: 'pillar', group: 'front plate', at: { x: p.x, y: p.y, z: back.from } }] : []); // prettier-ignore
+  const pillars = (machine.layout.plates?.pillars ?? []).flatMap((p): SpaceItem[] =>
+    back
+      ? [
+          {
+            ...standing,
+            body: `pillar ${p.diameter}`,
+            name: 'pillar',
+            group: 'front plate',
+            at: { x: p.x, y: p.y, z: back.from },
+          },
+        ]
+      : [],
+  );
   return [...plates, ...pillars];
 }
 
@@ -141,7 +167,18 @@ function armItems(derived: Derived): SpaceItem[] {
     const band = layout.stack.layers.get(layer);
     if (!band) return [];
     const name = byId(machine.members, arm)?.name ?? '';
-    return [{ ...standing, body: `arm ${arm}`, name, group: 'arms', member: arm, place: arm, axis: byId(arbors(machine), arm)?.axis ?? '', at: { x: 0, y: 0, z: band.from } }]; // prettier-ignore
+    return [
+      {
+        ...standing,
+        body: `arm ${arm}`,
+        name,
+        group: 'arms',
+        member: arm,
+        place: arm,
+        axis: byId(arbors(machine), arm)?.axis ?? '',
+        at: { x: 0, y: 0, z: band.from },
+      },
+    ];
   });
 }
 
@@ -153,7 +190,15 @@ function indicatorItems(derived: Derived, side: ReturnType<typeof sideScene>): S
     const group = 'dials and hands' as const;
     const stands = i.kind === 'dial' && i.member === GROUND;
     const centre = derived.positions.at[indicatorAxis(derived, i) ?? ''] ?? { x: 0, y: 0 };
-    const common = { ...standing, name: i.name, group, spin, axis: indicatorAxis(derived, i) ?? '', member: stands ? undefined : i.member, place: stands ? undefined : i.member }; // prettier-ignore
+    const common = {
+      ...standing,
+      name: i.name,
+      group,
+      spin,
+      axis: indicatorAxis(derived, i) ?? '',
+      member: stands ? undefined : i.member,
+      place: stands ? undefined : i.member,
+    };
     const at = { ...(stands ? centre : { x: 0, y: 0 }), z: seen.low };
     if (i.kind === 'hand' || i.kind === 'dial') return [{ ...common, body: i.id, at }];
     const ball = { ...common, body: `ball ${i.radius}`, out: i.kind === 'body' ? i.distance : 0 };

@@ -29,7 +29,11 @@ describe('the machine in space', function () {
         for (const v of [f.x, f.y, f.z]) expect(dot(v, v)).to.be.closeTo(1, 1e-9);
         expect(dot(f.x, f.y)).to.be.closeTo(0, 1e-9);
         expect(dot(f.y, f.z)).to.be.closeTo(0, 1e-9);
-        const z = { x: f.x.y * f.y.z - f.x.z * f.y.y, y: f.x.z * f.y.x - f.x.x * f.y.z, z: f.x.x * f.y.y - f.x.y * f.y.x }; // prettier-ignore
+        const z = {
+          x: f.x.y * f.y.z - f.x.z * f.y.y,
+          y: f.x.z * f.y.x - f.x.x * f.y.z,
+          z: f.x.x * f.y.y - f.x.y * f.y.x,
+        };
         expect(far(z, f.z)).to.be.below(1e-9);
       }
     }
@@ -40,7 +44,9 @@ describe('the machine in space', function () {
       const base = demo('ossel-brine-pump');
       const machine = {
         ...base,
-        joints: base.joints.map(j => (j.kind === 'mesh' && j.type === 'bevel' && opposite ? { ...j, opposite: true as const } : j)), // prettier-ignore
+        joints: base.joints.map(j =>
+          j.kind === 'mesh' && j.type === 'bevel' && opposite ? { ...j, opposite: true as const } : j,
+        ),
       };
       const d = derive(machine);
       const mesh = meshes(machine).find(j => j.type === 'bevel')!;
@@ -66,7 +72,8 @@ describe('the machine in space', function () {
     const thick = (w: Wheel): number => w.thickness ?? d.machine.stack.thickness;
     const radius = (w: Wheel): number => d.wheels[w.id]!.dimensions.pitchRadius;
     const middle = { x: b.bed.x - a.bed.x, y: b.bed.y - a.bed.y, z: b.bed.z - a.bed.z };
-    // Along the first one's axis the second one's middle is as far over its face as its own pegs reach down, to half a peg.
+    // Along the first one's axis the second one's middle is as far over its face as its own pegs reach down, to
+    // half a peg.
     expect(dot(middle, a.up)).to.be.closeTo(thick(p!) + form.pegLength / 2 + radius(q!), 1e-6);
     expect(-dot(middle, b.up)).to.be.closeTo(thick(q!) + form.pegLength / 2 + radius(p!), 1e-6);
   });
@@ -74,7 +81,8 @@ describe('the machine in space', function () {
   it('of wheels side by side is the plan with the heights of the layout', () => {
     const d = derive(demo('two-noons'));
     const scene = spaceScene(d);
-    for (const f of scene.frames.values()) expect([f.z.z, f.origin.x, f.origin.y, f.origin.z]).to.deep.equal([1, 0, 0, 0]); // prettier-ignore
+    for (const f of scene.frames.values())
+      expect([f.z.z, f.origin.x, f.origin.y, f.origin.z]).to.deep.equal([1, 0, 0, 0]);
     for (const w of d.machine.wheels) {
       const items = scene.items.filter(i => i.body === w.id);
       expect(items.length).to.equal(1);
@@ -92,6 +100,8 @@ describe('the machine in space', function () {
       const alike = d.moving.copies.filter(c => c.member === copy.member).length;
       expect(scene.items.filter(i => i.body === wheel.id).length).to.equal(1 + alike);
     }
-    expect(new Set(scene.items.map(i => `${i.body} ${i.place}`)).size).to.be.at.least(scene.items.length - d.layout.pieces.length * 4); // prettier-ignore
+    expect(new Set(scene.items.map(i => `${i.body} ${i.place}`)).size).to.be.at.least(
+      scene.items.length - d.layout.pieces.length * 4,
+    );
   });
 });

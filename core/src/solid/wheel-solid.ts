@@ -15,15 +15,19 @@ import { extrude, type SolidKit, toTriMesh } from './kit.ts';
 /** What solids are made from. */
 export type SolidFacts = Pick<Derived, 'machine' | 'wheels' | 'chordError' | 'layout' | 'positions'>;
 
-/** The most that the edge of a leaning tooth is off its true helix between two steps, mm: r·(1 − cos(step/2)) and the chord of the turn. */
+/**
+ * The most that the edge of a leaning tooth is off its true helix between two steps, mm: r·(1 − cos(step/2)) and
+ * the chord of the turn.
+ */
 const HELIX_STEP = radians(2);
 /** More triangles than this for one part, and no program opens it gladly. */
 export const MOST_TRIANGLES = 2_000_000;
 
 /**
- * A wheel as a closed body standing on z = 0: its plane figure drawn up by its thickness, turned along its helix, both ways from
- * the middle for double helical teeth; a straight bevel drawn towards the apex of its cone, which no growth changes. The turn over a height b is b·tan β / r at the pitch
- * radius r (ISO 21771); to the right for a right hand seen from the side, which is counter-clockwise upwards.
+ * A wheel as a closed body standing on z = 0: its plane figure drawn up by its thickness, turned along its helix,
+ * both ways from the middle for double helical teeth; a straight bevel drawn towards the apex of its cone, which no
+ * growth changes. The turn over a height b is b·tan β / r at the pitch radius r (ISO 21771); to the right for a
+ * right hand seen from the side, which is counter-clockwise upwards.
  */
 export function wheelSolid(
   kit: SolidKit,
@@ -72,15 +76,26 @@ export function wheelManifold(
   const turnOf = (b: number): number => (way * b * Math.tan(helix)) / radius;
   const pieces = toothing?.double && helix > 0 ? 2 : 1;
   const rack = state.teeth.family === 'involute rack';
-  const stepsOf = (b: number): number => helix === 0 || rack ? 0 : Math.max(1, Math.ceil(Math.abs(turnOf(b)) / HELIX_STEP)); // prettier-ignore
-  const estimate = [outline, ...holes].reduce((n, p) => n + flatten(p, facts.chordError).length, 0) * 2 * (stepsOf(height / pieces) + 2) * pieces; // prettier-ignore
-  if (estimate > MOST_TRIANGLES) return fail('too-many-triangles', { wheel: wheel.name, most: MOST_TRIANGLES, is: estimate }); // prettier-ignore
+  const stepsOf = (b: number): number =>
+    helix === 0 || rack ? 0 : Math.max(1, Math.ceil(Math.abs(turnOf(b)) / HELIX_STEP));
+  const estimate =
+    [outline, ...holes].reduce((n, p) => n + flatten(p, facts.chordError).length, 0) *
+    2 *
+    (stepsOf(height / pieces) + 2) *
+    pieces;
+  if (estimate > MOST_TRIANGLES)
+    return fail('too-many-triangles', { wheel: wheel.name, most: MOST_TRIANGLES, is: estimate });
   // The teeth of a ring are the first of its holes.
   const inside = state.teeth.family === 'involute ring' ? 1 : 0;
   const teeth = [outline, ...holes.slice(0, inside)];
   const { chordError } = facts;
-  const lean = rack ? sheared(kit, teeth, chordError, way * Math.tan(helix)) : twisted(kit, teeth, chordError, turnOf, stepsOf); // prettier-ignore
-  const body = helix === 0 ? extrude(kit, [outline, ...holes], height, chordError) : leaning(kit, { straight: holes.slice(inside), height, pieces, chordError, ...lean }); // prettier-ignore
+  const lean = rack
+    ? sheared(kit, teeth, chordError, way * Math.tan(helix))
+    : twisted(kit, teeth, chordError, turnOf, stepsOf);
+  const body =
+    helix === 0
+      ? extrude(kit, [outline, ...holes], height, chordError)
+      : leaning(kit, { straight: holes.slice(inside), height, pieces, chordError, ...lean });
   if (plain) return ok(body);
   const names = wheel.body?.engraved ? [engravedText(facts, wheel)] : [];
   const text = names.flatMap(l => strokeText(l.text, l, l.height, l.angle ?? 0));
@@ -102,20 +117,33 @@ interface Leaning {
 function leaning(kit: SolidKit, { straight, height, pieces, chordError, piece, follow }: Leaning): Manifold {
   const part = height / pieces;
   const lower = piece(1, part);
-  const body = pieces === 2 ? kit.Manifold.union([lower, follow(piece(-1, part), part).translate([0, 0, part])]) : lower; // prettier-ignore
+  const body =
+    pieces === 2 ? kit.Manifold.union([lower, follow(piece(-1, part), part).translate([0, 0, part])]) : lower;
   if (straight.length === 0) return body;
   const cut = extrude(kit, straight, height + 2, chordError).translate([0, 0, -1]);
   return body.subtract(cut);
 }
 
 /** Turned about the axis as it goes up: wheels and rings. */
-const twisted = (kit: SolidKit, teeth: readonly Path[], chordError: number, turnOf: (b: number) => number, stepsOf: (b: number) => number): Pick<Leaning, 'piece' | 'follow'> => ({
+const twisted = (
+  kit: SolidKit,
+  teeth: readonly Path[],
+  chordError: number,
+  turnOf: (b: number) => number,
+  stepsOf: (b: number) => number,
+): Pick<Leaning, 'piece' | 'follow'> => ({
   piece: (way, b) => extrude(kit, teeth, b, chordError, { turn: way * turnOf(b), steps: stepsOf(b) }),
   follow: (upper, b) => upper.rotate([0, 0, (turnOf(b) * 180) / Math.PI]),
-}); // prettier-ignore
+});
 
 /** Moved along its length as it goes up: racks. */
-const sheared = (kit: SolidKit, teeth: readonly Path[], chordError: number, slope: number): Pick<Leaning, 'piece' | 'follow'> => ({
-  piece: (way, b) => extrude(kit, teeth, b, chordError).transform([1, 0, 0, 0, 0, 1, 0, 0, 0, way * slope, 1, 0, 0, 0, 0, 1]),
+const sheared = (
+  kit: SolidKit,
+  teeth: readonly Path[],
+  chordError: number,
+  slope: number,
+): Pick<Leaning, 'piece' | 'follow'> => ({
+  piece: (way, b) =>
+    extrude(kit, teeth, b, chordError).transform([1, 0, 0, 0, 0, 1, 0, 0, 0, way * slope, 1, 0, 0, 0, 0, 1]),
   follow: (upper, b) => upper.translate([0, slope * b, 0]),
-}); // prettier-ignore
+});

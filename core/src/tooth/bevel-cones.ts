@@ -23,9 +23,11 @@ export interface BevelPair {
 }
 
 /**
- * Pitch angles by tan δ₁ = sin Σ / (z₂/z₁ + cos Σ); cone distance R = d / (2 sin δ); face and root angles by the angles that
- * addendum and dedendum take at that distance; d_a = d + 2h_a·m·cos δ. A shaft angle of nought gives spur wheels. Source:
- * Litvin & Fuentes, Gear Geometry and Applied Theory, ch. 20; Machinery's Handbook, bevel gearing. 20 and 40 at 90°: 26.565°.
+ * Pitch angles by tan δ₁ = sin Σ / (z₂/z₁ + cos Σ); cone distance R = d / (2 sin δ); face and root angles by the
+ * angles that addendum and dedendum take at that distance; d_a = d + 2h_a·m·cos δ. A shaft angle of nought gives
+ * spur wheels. Source:
+ * Litvin & Fuentes, Gear Geometry and Applied Theory, ch. 20; Machinery's Handbook, bevel gearing. 20 and 40 at
+ * 90°: 26.565°.
  */
 export function bevelPair(
   module: number,
@@ -53,6 +55,9 @@ export function bevelPair(
   return { coneDistance, cones: [cone(counts[0], delta), cone(counts[1], angle(counts[1], counts[0]))] };
 }
 
-/** The greatest face width that is usual: a third of the cone distance, and no more than ten modules. Source: Machinery's Handbook (from memory). */
+/**
+ * The greatest face width that is usual: a third of the cone distance, and no more than ten modules. Source:
+ * Machinery's Handbook (from memory).
+ */
 export const usualFaceWidth = (coneDistance: number, module: number): number =>
   Math.min(coneDistance / 3, 10 * module);

@@ -12,7 +12,10 @@ export interface WrapStrip {
   readonly marks: readonly number[];
 }
 
-/** The strip round an outside diameter: π·d long, a mark for each tooth. 14 teeth on 3.5 in: 11.00 in, 0.785 in apart. */
+/**
+ * The strip round an outside diameter: π·d long, a mark for each tooth. 14 teeth on 3.5 in: 11.00 in, 0.785 in
+ * apart.
+ */
 export function wrapStrip(outsideDiameter: number, count: number): WrapStrip {
   const length = Math.PI * outsideDiameter;
   const pitch = length / count;
@@ -29,8 +32,9 @@ export interface BevelBlank {
 }
 
 /**
- * The half section of a bevel blank for the lathe, a closed path: x along the axis from the apex of the cone towards the
- * back, y from the axis outwards; the pitch cone opens towards growing x. Turned to the outside; teeth are cut after.
+ * The half section of a bevel blank for the lathe, a closed path: x along the axis from the apex of the cone
+ * towards the back, y from the axis outwards; the pitch cone opens towards growing x. Turned to the outside; teeth
+ * are cut after.
  */
 export function blankProfile(
   cone: BevelCone,
@@ -39,11 +43,15 @@ export function blankProfile(
   blank: BevelBlank,
 ): Result<Path> {
   const { pitchAngle: delta, faceAngle } = cone;
-  if (!(blank.faceWidth < coneDistance)) return fail('face-too-wide', { width: blank.faceWidth, largest: coneDistance / 3 }); // prettier-ignore
+  if (!(blank.faceWidth < coneDistance))
+    return fail('face-too-wide', { width: blank.faceWidth, largest: coneDistance / 3 });
   const heel = { x: cone.apexToCrown, y: cone.outsideDiameter / 2 };
   const along = blank.faceWidth / Math.cos(faceAngle - delta);
   const toe = { x: heel.x - along * Math.cos(faceAngle), y: heel.y - along * Math.sin(faceAngle) };
-  const foot = { x: coneDistance * Math.cos(delta) + dedendum * Math.sin(delta), y: coneDistance * Math.sin(delta) - dedendum * Math.cos(delta) }; // prettier-ignore
+  const foot = {
+    x: coneDistance * Math.cos(delta) + dedendum * Math.sin(delta),
+    y: coneDistance * Math.sin(delta) - dedendum * Math.cos(delta),
+  };
   const [hub, bore] = [blank.hubDiameter / 2, blank.bore / 2];
   if (!(hub < foot.y && bore < hub))
     return fail('hub-too-large', { hub: blank.hubDiameter, largest: 2 * foot.y });
@@ -61,16 +69,26 @@ export function blankProfile(
     toe,
     { x: front, y: toe.y },
   ];
-  return ok(polygon(points.filter((p, i) => i === 0 || Math.hypot(p.x - (points[i - 1] as Point).x, p.y - (points[i - 1] as Point).y) > 1e-9))); // prettier-ignore
+  return ok(
+    polygon(
+      points.filter(
+        (p, i) =>
+          i === 0 || Math.hypot(p.x - (points[i - 1] as Point).x, p.y - (points[i - 1] as Point).y) > 1e-9,
+      ),
+    ),
+  );
 }
 
-/** The half tooth on the developed back cone, by Tredgold: a spur tooth of the virtual count, which is no whole number. */
+/**
+ * The half tooth on the developed back cone, by Tredgold: a spur tooth of the virtual count, which is no whole
+ * number.
+ */
 export const backConeHalf = (spec: ToothSpec, cone: BevelCone, chordError: number): Result<HalfTooth> =>
   involuteHalf({ ...spec, count: cone.virtualCount }, chordError);
 
 /**
- * The template for the large end: the back cone rolled out flat, a sector with all teeth of the wheel that does not close
- * on itself; `inner` is the radius at which it ends inwards (mm). A spur wheel when the cone is flat.
+ * The template for the large end: the back cone rolled out flat, a sector with all teeth of the wheel that does not
+ * close on itself; `inner` is the radius at which it ends inwards (mm). A spur wheel when the cone is flat.
  */
 export function endTemplate(
   spec: ToothSpec,
@@ -87,7 +105,11 @@ export function endTemplate(
   const put = (p: Point, i: number): Point => rotate(p, step * i);
   for (let i = 0; i < cone.count; i++)
     for (const s of [...half.value.segments, ...upper.segments])
-      segments.push(s.kind === 'line' ? { kind: 'line', to: put(s.to, i) } : { ...s, to: put(s.to, i), centre: put(s.centre, i) }); // prettier-ignore
+      segments.push(
+        s.kind === 'line'
+          ? { kind: 'line', to: put(s.to, i) }
+          : { ...s, to: put(s.to, i), centre: put(s.centre, i) },
+      );
   const [first, last] = [-step / 2, step * (cone.count - 0.5)];
   const at = (angle: number): Point => ({ x: inner * Math.cos(angle), y: inner * Math.sin(angle) });
   segments.push({ kind: 'line', to: at(last) }, arcTo(at(first), false), {

@@ -7,9 +7,10 @@ import { arcTo, borderOf, type HalfTooth, halfOf, lines, SHARE } from './half-to
 export type LeafTip = 'eased' | 'round' | 'medium ogive' | 'high ogive';
 
 /**
- * Radius of the arcs of a tip, in thicknesses of the leaf (BS 978-2, from memory): a half is the plain round. Every arc that
- * starts at the pitch circle bulges a little over the curve that would roll, so that a tooth strikes it early; the eased
- * tip, derived here by rolling, is rounder and starts a little within the pitch circle, and rolls three times as evenly.
+ * Radius of the arcs of a tip, in thicknesses of the leaf (BS 978-2, from memory): a half is the plain round. Every
+ * arc that starts at the pitch circle bulges a little over the curve that would roll, so that a tooth strikes it
+ * early; the eased tip, derived here by rolling, is rounder and starts a little within the pitch circle, and rolls
+ * three times as evenly.
  */
 const ARCS: Readonly<Record<LeafTip, number>> = {
   eased: 0.4,
@@ -113,7 +114,12 @@ export function cycloidalHalf(spec: CycloidalSpec, chordError: number): Result<H
   const onPitch = { x: d.pitchRadius * Math.cos(half), y: -d.pitchRadius * Math.sin(half) };
   const foot = spec.drives ? onPitch : leafArc(d.pitchRadius, spec).foot;
   const pieces = [...rootCorner(d.rootRadius, d.pitchRadius, half, gap, spec.fillet), ...lines([foot])];
-  return ok(halfOf(start, [...pieces, ...(spec.drives ? addendumPieces(spec, d, half, chordError) : archPieces(spec, d))])); // prettier-ignore
+  return ok(
+    halfOf(start, [
+      ...pieces,
+      ...(spec.drives ? addendumPieces(spec, d, half, chordError) : archPieces(spec, d)),
+    ]),
+  );
 }
 
 /** Root circle, corner arc, and the start of a radial flank at the angle −half. */

@@ -1,9 +1,10 @@
 import { bisect, type Point } from '../geometry/index.ts';
 
 /**
- * A point of the epicycloid traced by a circle of radius `rolling` (mm) on the outside of one of radius `base` about the
- * origin, after it has turned by t against the line of centres; it leaves the base circle at angle nought, radially, and
- * bends towards growing angles. z(t) = (R + ρ)e^{iφ} − ρe^{i(φ+t)}, φ = ρt/R. Source: Camus; any text on cycloidal teeth.
+ * A point of the epicycloid traced by a circle of radius `rolling` (mm) on the outside of one of radius `base`
+ * about the origin, after it has turned by t against the line of centres; it leaves the base circle at angle
+ * nought, radially, and bends towards growing angles. z(t) = (R + ρ)e^{iφ} − ρe^{i(φ+t)}, φ = ρt/R. Source: Camus;
+ * any text on cycloidal teeth.
  */
 export function epicycloid(base: number, rolling: number, t: number): Point {
   const phi = (rolling * t) / base;
@@ -14,7 +15,10 @@ export function epicycloid(base: number, rolling: number, t: number): Point {
   };
 }
 
-/** The roll t at which the epicycloid has reached an angle about the origin (radians, positive, less than its whole arch). */
+/**
+ * The roll t at which the epicycloid has reached an angle about the origin (radians, positive, less than its whole
+ * arch).
+ */
 export function epicycloidAtAngle(base: number, rolling: number, angle: number): number {
   const reach = base + rolling;
   const behind = (t: number): number => Math.atan2(rolling * Math.sin(t), reach - rolling * Math.cos(t));

@@ -31,7 +31,10 @@ function checkFigure(figure: ToothFigure): void {
 
 /** Turned by a tooth, every corner of the border falls on another: the count is what it says. */
 function sameAfterATooth(figure: ToothFigure): void {
-  const border: Path = figure.holes.length === 1 && figure.tipRadius < figure.rootRadius ? (figure.holes[0] as Path) : figure.outline; // prettier-ignore
+  const border: Path =
+    figure.holes.length === 1 && figure.tipRadius < figure.rootRadius
+      ? (figure.holes[0] as Path)
+      : figure.outline;
   const corners = new Map(border.segments.map(s => [key(s.to), s.to] as const));
   if (corners.size < figure.count) return;
   const step = (2 * Math.PI) / figure.count;

@@ -88,7 +88,16 @@ function involuteFigure({ spec }: Of<'involute'>, chordError: number): Result<To
   if (!half.ok) return half;
   const { pitchRadius, tipRadius, rootRadius } = involuteDimensions(spec);
   const outline = borderOf(half.value, spec.count);
-  return ok({ ...plain, pitchRadius, tipRadius, rootRadius, half: half.value, count: spec.count, outline, webRadius: rootRadius }); // prettier-ignore
+  return ok({
+    ...plain,
+    pitchRadius,
+    tipRadius,
+    rootRadius,
+    half: half.value,
+    count: spec.count,
+    outline,
+    webRadius: rootRadius,
+  });
 }
 
 function ringFigure({ spec, rim }: Of<'involute ring'>, chordError: number): Result<ToothFigure> {
@@ -97,7 +106,17 @@ function ringFigure({ spec, rim }: Of<'involute ring'>, chordError: number): Res
   const { pitchRadius, tipRadius, rootRadius } = ringDimensions(spec);
   const holes = [reversePath(borderOf(half.value, spec.count))];
   const outline = disc(rootRadius + rim);
-  return ok({ ...plain, pitchRadius, tipRadius, rootRadius, half: half.value, count: spec.count, outline, holes, webRadius: 0 }); // prettier-ignore
+  return ok({
+    ...plain,
+    pitchRadius,
+    tipRadius,
+    rootRadius,
+    half: half.value,
+    count: spec.count,
+    outline,
+    holes,
+    webRadius: 0,
+  });
 }
 
 function rackFigure({ spec, back }: Of<'involute rack'>): Result<ToothFigure> {
@@ -107,7 +126,17 @@ function rackFigure({ spec, back }: Of<'involute rack'>): Result<ToothFigure> {
   if (!outline.ok) return outline;
   const tipRadius = spec.module * (spec.form.addendum + spec.shift + spec.shortening);
   const rootRadius = half.value.start.x;
-  return ok({ ...plain, pitchRadius: 0, tipRadius, rootRadius, half: half.value, count: spec.count, outline: outline.value, webRadius: 0, closes: false }); // prettier-ignore
+  return ok({
+    ...plain,
+    pitchRadius: 0,
+    tipRadius,
+    rootRadius,
+    half: half.value,
+    count: spec.count,
+    outline: outline.value,
+    webRadius: 0,
+    closes: false,
+  });
 }
 
 /** The pattern of a bevel is its large end rolled out flat; its circles are those of the large end itself. */
@@ -134,7 +163,16 @@ function cycloidalFigure({ spec }: Of<'cycloidal'>, chordError: number): Result<
   if (!half.ok) return half;
   const { pitchRadius, tipRadius, rootRadius } = cycloidalDimensions(spec);
   const outline = borderOf(half.value, spec.count);
-  return ok({ ...plain, pitchRadius, tipRadius, rootRadius, half: half.value, count: spec.count, outline, webRadius: rootRadius }); // prettier-ignore
+  return ok({
+    ...plain,
+    pitchRadius,
+    tipRadius,
+    rootRadius,
+    half: half.value,
+    count: spec.count,
+    outline,
+    webRadius: rootRadius,
+  });
 }
 
 function lanternFigure({ spec }: Of<'lantern wheel'>, chordError: number): Result<ToothFigure> {
@@ -144,7 +182,16 @@ function lanternFigure({ spec }: Of<'lantern wheel'>, chordError: number): Resul
   if (!d.ok) return d;
   const { pitchRadius, tipRadius, rootRadius } = d.value;
   const outline = borderOf(half.value, spec.count);
-  return ok({ ...plain, pitchRadius, tipRadius, rootRadius, half: half.value, count: spec.count, outline, webRadius: rootRadius }); // prettier-ignore
+  return ok({
+    ...plain,
+    pitchRadius,
+    tipRadius,
+    rootRadius,
+    half: half.value,
+    count: spec.count,
+    outline,
+    webRadius: rootRadius,
+  });
 }
 
 function pinsFigure({ spec }: Of<'pins' | 'pegs'>): Result<ToothFigure> {
@@ -171,7 +218,16 @@ function reducerFigure({ spec }: Of<'reducer disc'>, chordError: number): Result
   if (!d.ok) return d;
   const { pitchRadius, tipRadius, rootRadius } = d.value;
   const outline = borderOf(half.value, spec.lobes);
-  return ok({ ...plain, pitchRadius, tipRadius, rootRadius, half: half.value, count: spec.lobes, outline, webRadius: rootRadius }); // prettier-ignore
+  return ok({
+    ...plain,
+    pitchRadius,
+    tipRadius,
+    rootRadius,
+    half: half.value,
+    count: spec.lobes,
+    outline,
+    webRadius: rootRadius,
+  });
 }
 
 /** The ring that stands round a reducer's disc: its pitch circle, and the circles between which its pins reach in. */
@@ -183,7 +239,12 @@ function reducerRing(spec: ReducerSpec): {
 } {
   const { pins, lobes, eccentricity, pinCircleRadius: r, pinDiameter: d } = spec;
   const pitchRadius = (eccentricity * pins) / (pins - lobes);
-  return { pitchRadius, tipRadius: r - d / 2, rootRadius: r + Math.max(d / 2, 2 * eccentricity - d / 2 + spec.offset), count: pins }; // prettier-ignore
+  return {
+    pitchRadius,
+    tipRadius: r - d / 2,
+    rootRadius: r + Math.max(d / 2, 2 * eccentricity - d / 2 + spec.offset),
+    count: pins,
+  };
 }
 
 function reducerPinsFigure({ spec, rim }: Of<'reducer pins'>): Result<ToothFigure> {
@@ -225,10 +286,23 @@ function magnetFigure({ spec, pitchRadius, rim }: Of<'magnets'>): Result<ToothFi
   const { pockets, centres, north, farRadius } = found.value;
   const small = Math.abs(farRadius - spec.rimRadius) / 12;
   const engraved = centres.flatMap((c, i) => (north[i] ? [circle(c, small)] : []));
-  const common = { pitchRadius, tipRadius: spec.rimRadius, rootRadius: farRadius, half: undefined, count: spec.pairs, engraved, closes: true }; // prettier-ignore
+  const common = {
+    pitchRadius,
+    tipRadius: spec.rimRadius,
+    rootRadius: farRadius,
+    half: undefined,
+    count: spec.pairs,
+    engraved,
+    closes: true,
+  };
   return ok(
     spec.inside
-      ? { ...common, outline: disc(farRadius + rim), holes: [reversePath(disc(spec.rimRadius)), ...pockets], webRadius: 0 } // prettier-ignore
+      ? {
+          ...common,
+          outline: disc(farRadius + rim),
+          holes: [reversePath(disc(spec.rimRadius)), ...pockets],
+          webRadius: 0,
+        }
       : { ...common, outline: disc(spec.rimRadius), holes: pockets, webRadius: farRadius },
   );
 }

@@ -14,7 +14,10 @@ export interface Circles {
  * motion. Outlines run counter-clockwise, holes clockwise; tooth 0 lies on the x axis.
  */
 export interface ToothFigure extends Circles {
-  /** The tooth that meets the mate, and how many of them a full circle would hold; no whole number when they do not close. */
+  /**
+   * The tooth that meets the mate, and how many of them a full circle would hold; no whole number when they do not
+   * close.
+   */
   readonly half: HalfTooth | undefined;
   readonly count: number;
   readonly outline: Path;

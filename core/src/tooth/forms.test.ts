@@ -36,7 +36,13 @@ import {
 } from './index.ts';
 
 const FORM = { kind: 'involute', pressureAngleDeg: 20, addendum: 1, dedendum: 1.25, fillet: 0.38 } as const;
-const spec = (count: number, more: Partial<ToothSpec> = {}): ToothSpec => ({ form: FORM, module: 2, count, ...STANDARD_SPEC, ...more }); // prettier-ignore
+const spec = (count: number, more: Partial<ToothSpec> = {}): ToothSpec => ({
+  form: FORM,
+  module: 2,
+  count,
+  ...STANDARD_SPEC,
+  ...more,
+});
 const CHORD = 0.002;
 
 describe('rings and racks', () => {
@@ -49,17 +55,23 @@ describe('rings and racks', () => {
     expect(2 * shifted.rootRadius).to.be.closeTo(127, 1e-9);
   });
 
-  it('the gap of a ring is the tooth of a wheel of the same count and shift, from base circle to pitch circle and beyond', () => {
-    for (const shift of [0, 0.3]) {
-      const ring = flatten(must(ringBorder(spec(60, { shift }), CHORD)), CHORD);
-      const wheel = flatten(must(involuteOutline(spec(60, { shift }), CHORD)), CHORD).map(p =>
-        rotate(p, Math.PI / 60),
-      );
-      const flank = wheel.filter(p => Math.hypot(p.x, p.y) > 58.5 + 2 * shift && Math.hypot(p.x, p.y) < 61.5);
-      expect(flank.length).to.be.greaterThan(100);
-      for (const p of flank) expect(distanceToBorder(ring, p)).to.be.below(2 * CHORD);
-    }
-  });
+  it(
+    'the gap of a ring is the tooth of a wheel of the same count and shift, from base ' +
+      'circle to pitch circle and beyond',
+    () => {
+      for (const shift of [0, 0.3]) {
+        const ring = flatten(must(ringBorder(spec(60, { shift }), CHORD)), CHORD);
+        const wheel = flatten(must(involuteOutline(spec(60, { shift }), CHORD)), CHORD).map(p =>
+          rotate(p, Math.PI / 60),
+        );
+        const flank = wheel.filter(
+          p => Math.hypot(p.x, p.y) > 58.5 + 2 * shift && Math.hypot(p.x, p.y) < 61.5,
+        );
+        expect(flank.length).to.be.greaterThan(100);
+        for (const p of flank) expect(distanceToBorder(ring, p)).to.be.below(2 * CHORD);
+      }
+    },
+  );
 
   it('a rack has the pitch π·m, flanks at the pressure angle, and half the pitch at its pitch line (ISO 53)', () => {
     const points = halfPoints(must(rackHalf(spec(1))), CHORD);
@@ -87,7 +99,17 @@ describe('rings and racks', () => {
 });
 
 describe('cycloidal teeth', () => {
-  const wheel: CycloidalSpec = { module: 1, count: 60, mate: 10, drives: true, tip: 'eased', thickness: Math.PI / 2, practical: 0.95, dedendum: 1.5, fillet: 0.2 }; // prettier-ignore
+  const wheel: CycloidalSpec = {
+    module: 1,
+    count: 60,
+    mate: 10,
+    drives: true,
+    tip: 'eased',
+    thickness: Math.PI / 2,
+    practical: 0.95,
+    dedendum: 1.5,
+    fillet: 0.2,
+  };
 
   it('have the practical addenda of the table (BS 978-2, from memory)', () => {
     for (const [count, mate, factor] of [
@@ -96,7 +118,6 @@ describe('cycloidal teeth', () => {
       [64, 8, 1.473],
       [80, 10, 1.607],
     ] as const)
-      // prettier-ignore
       expect(0.95 * theoreticalAddendum(count, mate), `${count} for ${mate}`).to.be.closeTo(factor, 0.003);
   });
 
@@ -108,31 +129,39 @@ describe('cycloidal teeth', () => {
     expect(Math.abs(tip.y)).to.be.below(1e-4);
   });
 
-  it('obey Camus: the normal of the generated addendum passes through the pitch point when it touches the radial flank', () => {
-    const [R, rho] = [30, 2.5];
-    for (const t of [0.4, 0.8, 1.2, 1.6]) {
-      const p = epicycloid(R, rho, t);
-      const h = 1e-6;
-      const [a, b] = [epicycloid(R, rho, t - h), epicycloid(R, rho, t + h)];
-      const foot = { x: R * Math.cos((rho * t) / R), y: R * Math.sin((rho * t) / R) };
-      const along = (b.x - a.x) * (foot.x - p.x) + (b.y - a.y) * (foot.y - p.y);
-      expect(
-        Math.abs(along) / (Math.hypot(b.x - a.x, b.y - a.y) * Math.hypot(foot.x - p.x, foot.y - p.y)),
-      ).to.be.below(1e-6);
-      // The mate's radial flank: in its own frame the point lies on a diameter of its pitch circle of radius 2ρ.
-      const turnedWheel = rotate(p, -(rho * t) / R);
-      const mate = rotate({ x: turnedWheel.x - (R + 2 * rho), y: turnedWheel.y }, -t / 2);
-      expect(Math.abs(mate.y)).to.be.below(1e-9);
-    }
-  });
+  it(
+    'obey Camus: the normal of the generated addendum passes through the pitch point when ' +
+      'it touches the radial flank',
+    () => {
+      const [R, rho] = [30, 2.5];
+      for (const t of [0.4, 0.8, 1.2, 1.6]) {
+        const p = epicycloid(R, rho, t);
+        const h = 1e-6;
+        const [a, b] = [epicycloid(R, rho, t - h), epicycloid(R, rho, t + h)];
+        const foot = { x: R * Math.cos((rho * t) / R), y: R * Math.sin((rho * t) / R) };
+        const along = (b.x - a.x) * (foot.x - p.x) + (b.y - a.y) * (foot.y - p.y);
+        expect(
+          Math.abs(along) / (Math.hypot(b.x - a.x, b.y - a.y) * Math.hypot(foot.x - p.x, foot.y - p.y)),
+        ).to.be.below(1e-6);
+        // The mate's radial flank: in its own frame the point lies on a diameter of its pitch circle of radius 2ρ.
+        const turnedWheel = rotate(p, -(rho * t) / R);
+        const mate = rotate({ x: turnedWheel.x - (R + 2 * rho), y: turnedWheel.y }, -t / 2);
+        expect(Math.abs(mate.y)).to.be.below(1e-9);
+      }
+    },
+  );
 
-  it('tips are as high as their arcs make them: a half, two thirds and about 0.86 of the leaf (BS 978-2, from memory)', () => {
-    const high = (tip: CycloidalSpec['tip']): number =>
-      cycloidalDimensions({ ...wheel, count: 200, drives: false, tip, thickness: 1.05 }).addendum / 1.05;
-    expect(high('round')).to.be.closeTo(0.5, 0.01);
-    expect(high('medium ogive')).to.be.closeTo(0.67, 0.01);
-    expect(high('high ogive')).to.be.closeTo(0.86, 0.04);
-  });
+  it(
+    'tips are as high as their arcs make them: a half, two thirds and about 0.86 of the ' +
+      'leaf (BS 978-2, from memory)',
+    () => {
+      const high = (tip: CycloidalSpec['tip']): number =>
+        cycloidalDimensions({ ...wheel, count: 200, drives: false, tip, thickness: 1.05 }).addendum / 1.05;
+      expect(high('round')).to.be.closeTo(0.5, 0.01);
+      expect(high('medium ogive')).to.be.closeTo(0.67, 0.01);
+      expect(high('high ogive')).to.be.closeTo(0.86, 0.04);
+    },
+  );
 });
 
 describe('reducers', () => {
@@ -149,7 +178,8 @@ describe('reducers', () => {
   });
 
   it('least radius of the pin’s way agrees with the curvature of a shortened epitrochoid', () => {
-    // Curvature of the trochoid x = R cos t − e cos(Nt): at t = 0 of the far side, ρ = (R − eN)²/(R − eN²) (elementary calculus).
+    // Curvature of the trochoid x = R cos t − e cos(Nt): at t = 0 of the far side, ρ = (R − eN)²/(R − eN²)
+    // (elementary calculus).
     const [R, e, N] = [30, 1.5, 12];
     const d = must(
       reducerDimensions({
@@ -220,12 +250,16 @@ describe('bevels', () => {
     expect(clusters.size).to.equal(20);
   });
 
-  it('a strip of paper round 3.5 in is about 11 in long, and 14 teeth stand 25/32 in apart (common practice, no source)', () => {
-    const strip = wrapStrip(3.5 * 25.4, 14);
-    expect(strip.length / 25.4).to.be.closeTo(11, 0.01);
-    expect(strip.pitch / 25.4).to.be.closeTo(25 / 32, 0.006);
-    expect(strip.marks).to.have.length(14);
-  });
+  it(
+    'a strip of paper round 3.5 in is about 11 in long, and 14 teeth stand 25/32 in apart ' +
+      '(common practice, no source)',
+    () => {
+      const strip = wrapStrip(3.5 * 25.4, 14);
+      expect(strip.length / 25.4).to.be.closeTo(11, 0.01);
+      expect(strip.pitch / 25.4).to.be.closeTo(25 / 32, 0.006);
+      expect(strip.marks).to.have.length(14);
+    },
+  );
 
   it('the blank is turned to its outside diameter, its face on the face cone, and impossible ones are refused', () => {
     const { cones, coneDistance } = bevelPair(2, [20, 40], 90, FORM);
@@ -235,7 +269,10 @@ describe('bevels', () => {
     const heel = points.find(p => Math.abs(2 * p.y - cones[0].outsideDiameter) < 1e-9)!;
     const toe = points[points.indexOf(heel) + 1]!;
     expect(Math.atan2(heel.y - toe.y, heel.x - toe.x)).to.be.closeTo(cones[0].faceAngle, 1e-9);
-    const code = (b: typeof blank): string => { const r = blankProfile(cones[0], 2.5, coneDistance, b); return r.ok ? 'ok' : r.problem.code; }; // prettier-ignore
+    const code = (b: typeof blank): string => {
+      const r = blankProfile(cones[0], 2.5, coneDistance, b);
+      return r.ok ? 'ok' : r.problem.code;
+    };
     expect(code({ ...blank, faceWidth: 60 })).to.equal('face-too-wide');
     expect(code({ ...blank, hubDiameter: 80 })).to.equal('hub-too-large');
   });
@@ -272,8 +309,8 @@ describe('magnets', () => {
     expect(rim.north.filter(Boolean)).to.have.length(8);
     expect(rim.between).to.be.greaterThan(0);
     const many = magnetRim({ pairs: 14, rimRadius: 20, inside: false, magnet, wall: 0.8 });
-    expect(many.ok ? '' : many.problem.code).to.equal('magnets-touch');
-    const most = many.ok ? 0 : Number(many.problem.data['most']);
+    const most = !many.ok && many.problem.code === 'magnets-touch' ? many.problem.data.most : 0;
+    expect(most).to.be.above(0);
     expect(magnetRim({ pairs: most, rimRadius: 20, inside: false, magnet, wall: 0.8 }).ok).to.equal(true);
     expect(magnetRim({ pairs: most + 1, rimRadius: 20, inside: false, magnet, wall: 0.8 }).ok).to.equal(
       false,

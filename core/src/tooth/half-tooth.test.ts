@@ -105,19 +105,23 @@ describe('epicycloids', () => {
   const base = fc.double({ min: 5, max: 60, noNaN: true });
   const rolling = fc.double({ min: 0.5, max: 20, noNaN: true });
 
-  it('start on the base circle, reach their crest after half a turn, and are found again by radius and by angle', () => {
-    fc.assert(
-      fc.property(base, rolling, fc.double({ min: 0.05, max: 3, noNaN: true }), (R, r, t) => {
-        expect(Math.hypot(epicycloid(R, r, 0).x, epicycloid(R, r, 0).y)).to.be.closeTo(R, 1e-9);
-        const crest = epicycloid(R, r, Math.PI);
-        expect(Math.hypot(crest.x, crest.y)).to.be.closeTo(R + 2 * r, 1e-9);
-        const p = epicycloid(R, r, t);
-        expect(epicycloidAtRadius(R, r, Math.hypot(p.x, p.y))).to.be.closeTo(t, 1e-6);
-        if ((r * t) / R < 3) expect(epicycloidAtAngle(R, r, Math.atan2(p.y, p.x))).to.be.closeTo(t, 1e-6);
-      }),
-      { numRuns: 60 },
-    );
-  });
+  it(
+    'start on the base circle, reach their crest after half a turn, and are found again by ' +
+      'radius and by angle',
+    () => {
+      fc.assert(
+        fc.property(base, rolling, fc.double({ min: 0.05, max: 3, noNaN: true }), (R, r, t) => {
+          expect(Math.hypot(epicycloid(R, r, 0).x, epicycloid(R, r, 0).y)).to.be.closeTo(R, 1e-9);
+          const crest = epicycloid(R, r, Math.PI);
+          expect(Math.hypot(crest.x, crest.y)).to.be.closeTo(R + 2 * r, 1e-9);
+          const p = epicycloid(R, r, t);
+          expect(epicycloidAtRadius(R, r, Math.hypot(p.x, p.y))).to.be.closeTo(t, 1e-6);
+          if ((r * t) / R < 3) expect(epicycloidAtAngle(R, r, Math.atan2(p.y, p.x))).to.be.closeTo(t, 1e-6);
+        }),
+        { numRuns: 60 },
+      );
+    },
+  );
 
   it('of a circle of very large radius are involutes of the base circle', () => {
     const [R, r] = [10, 1e7];
@@ -135,7 +139,16 @@ describe('epicycloids', () => {
 
 describe('paths walked the other way', () => {
   it('have the same figure with the opposite sense, and twice is as before', () => {
-    const pill = { start: { x: 0, y: -1 }, closed: true, segments: [...lines([{ x: 5, y: -1 }]), arcTo({ x: 5, y: 1 }, true, { x: 5, y: 0 }), ...lines([{ x: 0, y: 1 }]), arcTo({ x: 0, y: -1 }, true)] }; // prettier-ignore
+    const pill = {
+      start: { x: 0, y: -1 },
+      closed: true,
+      segments: [
+        ...lines([{ x: 5, y: -1 }]),
+        arcTo({ x: 5, y: 1 }, true, { x: 5, y: 0 }),
+        ...lines([{ x: 0, y: 1 }]),
+        arcTo({ x: 0, y: -1 }, true),
+      ],
+    };
     for (const path of [
       pill,
       circle({ x: 1, y: 2 }, 3),
@@ -152,7 +165,12 @@ describe('paths walked the other way', () => {
   });
 
   it('a run that crosses itself is told from one that only comes close to its start', () => {
-    const loop = [{ x: 0, y: 0 }, { x: 4, y: 0 }, { x: 4, y: 4 }, { x: 2, y: -1 }]; // prettier-ignore
+    const loop = [
+      { x: 0, y: 0 },
+      { x: 4, y: 0 },
+      { x: 4, y: 4 },
+      { x: 2, y: -1 },
+    ];
     expect(openCrosses(loop)).to.equal(true);
     expect(openCrosses(loop.slice(0, 3))).to.equal(false);
     expect(openCrosses([])).to.equal(false);

@@ -10,7 +10,10 @@ export interface HalfTooth {
   readonly segments: readonly Segment[];
 }
 
-/** The part of the chord error that a flank uses, so that two flanks and a fillet together keep within one and a half. */
+/**
+ * The part of the chord error that a flank uses, so that two flanks and a fillet together keep within one and a
+ * half.
+ */
 export const SHARE = 0.8;
 
 const mirror = (p: Point): Point => ({ x: p.x, y: -p.y });

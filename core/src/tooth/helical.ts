@@ -10,8 +10,9 @@ export const transverseAngleDeg = (normalAngleDeg: number, helixDeg: number): nu
   degrees(Math.atan(Math.tan(radians(normalAngleDeg)) / Math.cos(radians(helixDeg))));
 
 /**
- * The teeth in the plane across the axis of a helical wheel given in the normal plane: module and angle transverse, depths
- * and shift the same lengths in more modules. `spec.module` is the normal one. A helix of nought leaves it as it is.
+ * The teeth in the plane across the axis of a helical wheel given in the normal plane: module and angle transverse,
+ * depths and shift the same lengths in more modules. `spec.module` is the normal one. A helix of nought leaves it
+ * as it is.
  */
 export function transverseSpec(spec: ToothSpec, helixDeg: number): ToothSpec {
   if (helixDeg === 0) return spec;
@@ -46,8 +47,9 @@ export const thrustShare = (helixDeg: number, double: boolean): number =>
   double ? 0 : Math.tan(radians(helixDeg));
 
 /**
- * Which way along its own axis a helical wheel is pushed: +1 along it. A right-hand driver that turns positively, like a
- * screw in a nut that will not yield, is pushed forwards; its mate, of the other hand and turning the other way, back.
+ * Which way along its own axis a helical wheel is pushed: +1 along it. A right-hand driver that turns positively,
+ * like a screw in a nut that will not yield, is pushed forwards; its mate, of the other hand and turning the other
+ * way, back.
  */
 export function thrustSense(hand: 'left' | 'right', turns: 1 | -1, drives: boolean): 1 | -1 {
   const screw = (hand === 'right' ? 1 : -1) * turns;

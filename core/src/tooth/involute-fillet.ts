@@ -4,8 +4,8 @@ import type { ToothSpec } from './tooth-spec.ts';
 
 /**
  * The root fillet that the rounded tip of the generating rack leaves, as a curve of the angle τ of the point of
- * contact on that tip: 0 at its bottom (the root circle), `end` where the flank takes over. It is given for the right side of
- * the gap that is centred on the y axis, wheel centre at the origin.
+ * contact on that tip: 0 at its bottom (the root circle), `end` where the flank takes over. It is given for the
+ * right side of the gap that is centred on the y axis, wheel centre at the origin.
  *
  * The contact normal passes through the pitch point (law of gearing), so a tip centre that lies b below the pitch
  * line touches at τ when it stands b·tan τ beside it; the wheel has then turned by that much and the tip's own offset.
@@ -30,7 +30,10 @@ export function fullRound(spec: ToothSpec): number {
   return (flat * Math.cos(pressureAngle)) / (1 - Math.sin(pressureAngle));
 }
 
-/** Half the width of the rack's tooth at its reference line: a quarter pitch, and half of the thinning, which widens the gap. */
+/**
+ * Half the width of the rack's tooth at its reference line: a quarter pitch, and half of the thinning, which widens
+ * the gap.
+ */
 const halfWidthAtReference = (spec: ToothSpec): number => (Math.PI * spec.module) / 4 + spec.thinning / 2;
 
 /** The fillet of a wheel; undefined when it would leave nothing of the flank. */

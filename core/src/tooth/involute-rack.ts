@@ -5,9 +5,9 @@ import { arcTo, type HalfTooth, halfOf, upperHalf } from './half-tooth.ts';
 import type { ToothSpec } from './tooth-spec.ts';
 
 /**
- * Half a tooth of a rack: straight flanks leaning by the pressure angle, the root corner a true arc of the form's fillet
- * radius or a full round if that is less. The pitch line is the y axis, teeth point along x, tooth 0 stands about y = 0;
- * pitch π·m. A shift moves the teeth along x by so many modules. Source: ISO 53, basic rack.
+ * Half a tooth of a rack: straight flanks leaning by the pressure angle, the root corner a true arc of the form's
+ * fillet radius or a full round if that is less. The pitch line is the y axis, teeth point along x, tooth 0 stands
+ * about y = 0; pitch π·m. A shift moves the teeth along x by so many modules. Source: ISO 53, basic rack.
  */
 export function rackHalf(spec: ToothSpec): Result<HalfTooth> {
   const { form, module: m } = spec;
@@ -37,7 +37,10 @@ export function rackHalf(spec: ToothSpec): Result<HalfTooth> {
   return ok(halfOf(middle, pieces));
 }
 
-/** A rack of `teeth` teeth as a closed path, counter-clockwise, its back `back` mm behind the roots; tooth 0 is the first. */
+/**
+ * A rack of `teeth` teeth as a closed path, counter-clockwise, its back `back` mm behind the roots; tooth 0 is the
+ * first.
+ */
 export function rackOutline(spec: ToothSpec, teeth: number, back: number): Result<Path> {
   const half = rackHalf(spec);
   if (!half.ok) return half;
@@ -47,10 +50,16 @@ export function rackOutline(spec: ToothSpec, teeth: number, back: number): Resul
   for (let i = 0; i < teeth; i++) {
     const put = (p: Point): Point => ({ x: p.x, y: p.y + i * pitch });
     for (const s of [...half.value.segments, ...upper.segments])
-      segments.push(s.kind === 'line' ? { kind: 'line', to: put(s.to) } : { ...s, to: put(s.to), centre: put(s.centre) }); // prettier-ignore
+      segments.push(
+        s.kind === 'line' ? { kind: 'line', to: put(s.to) } : { ...s, to: put(s.to), centre: put(s.centre) },
+      );
   }
   const behind = half.value.start.x - back;
   const end = segments.at(-1)?.to ?? half.value.start;
-  const rest = [{ x: behind, y: end.y }, { x: behind, y: half.value.start.y }, half.value.start]; // prettier-ignore
-  return ok({ start: half.value.start, segments: [...segments, ...rest.map(to => ({ kind: 'line' as const, to }))], closed: true }); // prettier-ignore
+  const rest = [{ x: behind, y: end.y }, { x: behind, y: half.value.start.y }, half.value.start];
+  return ok({
+    start: half.value.start,
+    segments: [...segments, ...rest.map(to => ({ kind: 'line' as const, to }))],
+    closed: true,
+  });
 }

@@ -22,8 +22,9 @@ export interface RingDimensions {
 }
 
 /**
- * Diameters of a ring by ISO 21771 (there with negative counts), the shift counted outwards here: d_a = d − 2m(h_a − x + k),
- * d_f = d + 2m(h_f + x), thickness s = m(π/2 − 2x·tan α) less the thinning. m = 2, z = 60, 20°: d_a = 116, d_f = 125.
+ * Diameters of a ring by ISO 21771 (there with negative counts), the shift counted outwards here: d_a = d − 2m(h_a
+ * − x + k), d_f = d + 2m(h_f + x), thickness s = m(π/2 − 2x·tan α) less the thinning. m = 2, z = 60, 20°: d_a =
+ * 116, d_f = 125.
  */
 export function ringDimensions(spec: ToothSpec): RingDimensions {
   const { form, module: m, count, shift } = spec;
@@ -56,8 +57,9 @@ export function ringBorder(spec: ToothSpec, chordError: number): Result<Path> {
 }
 
 /**
- * Half a tooth of a ring: involute from the inner circle outwards, joined to the root circle by a true arc of the form's
- * fillet radius (or as much of it as there is room for) that touches both; a ring is sawn or printed, no rack cuts it.
+ * Half a tooth of a ring: involute from the inner circle outwards, joined to the root circle by a true arc of the
+ * form's fillet radius (or as much of it as there is room for) that touches both; a ring is sawn or printed, no
+ * rack cuts it.
  */
 export function ringHalf(spec: ToothSpec, chordError: number): Result<HalfTooth> {
   const d = ringDimensions(spec);
@@ -81,7 +83,14 @@ export function ringHalf(spec: ToothSpec, chordError: number): Result<HalfTooth>
   if (cut) tip.push(cut.centre ? arcTo(cut.tip, true, cut.centre) : { kind: 'line', to: cut.tip });
   tip.push(arcTo({ x: d.tipRadius, y: 0 }, true));
   const fillet = root.centre ? [arcTo(root.bottom, true), arcTo(flank(root.at), true, root.centre)] : [];
-  return ok(halfOf(start, [...fillet, ...(root.centre ? [] : [arcTo(root.bottom, true)]), ...lines(side.slice(1)), ...tip])); // prettier-ignore
+  return ok(
+    halfOf(start, [
+      ...fillet,
+      ...(root.centre ? [] : [arcTo(root.bottom, true)]),
+      ...lines(side.slice(1)),
+      ...tip,
+    ]),
+  );
 }
 
 function impossible(spec: ToothSpec, d: RingDimensions): ReturnType<typeof fail> | undefined {
@@ -90,7 +99,8 @@ function impossible(spec: ToothSpec, d: RingDimensions): ReturnType<typeof fail>
   if (!(d.rootRadius > d.tipRadius)) return fail('teeth-cut-away', { count: spec.count });
   if (!(d.thickness > 0)) return fail('tooth-thinned-away', { thickness: d.thickness });
   if (!(d.tipThickness > 0)) return fail('ring-tooth-pointed', { tip: d.tipThickness });
-  if (ringHalfAngle(spec, d.rootRadius) >= Math.PI / spec.count) return fail('ring-gap-closed', { count: spec.count }); // prettier-ignore
+  if (ringHalfAngle(spec, d.rootRadius) >= Math.PI / spec.count)
+    return fail('ring-gap-closed', { count: spec.count });
   return undefined;
 }
 
@@ -100,7 +110,10 @@ interface RootArc {
   readonly centre: Point | undefined;
 }
 
-/** The arc in the corner of a gap: its centre stands `rho` within the root circle and `rho` beside the flank, in the gap. */
+/**
+ * The arc in the corner of a gap: its centre stands `rho` within the root circle and `rho` beside the flank, in the
+ * gap.
+ */
 function rootArc(
   spec: ToothSpec,
   d: RingDimensions,

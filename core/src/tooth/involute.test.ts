@@ -44,19 +44,23 @@ describe('involute function', () => {
 });
 
 describe('involute wheel', () => {
-  it('has the diameters of ISO 21771: m 3, z 12 and 24, x 0.6 and 0.36 (Elements of Metric Gear Technology, profile-shifted spur gears, from memory)', () => {
-    const a = 56.4999;
-    const k = (a - 54) / 3 - 0.96;
-    const pinion = involuteDimensions(spec({ module: 3, count: 12, shift: 0.6, shortening: k }));
-    const wheel = involuteDimensions(spec({ module: 3, count: 24, shift: 0.36, shortening: k }));
-    expect(2 * pinion.pitchRadius).to.equal(36);
-    expect(2 * pinion.baseRadius).to.be.closeTo(33.8289, 1e-4);
-    expect(2 * wheel.baseRadius).to.be.closeTo(67.6579, 1e-4);
-    expect(2 * pinion.tipRadius).to.be.closeTo(44.84, 0.001);
-    expect(2 * wheel.tipRadius).to.be.closeTo(79.4, 0.001);
-    expect(2 * pinion.rootRadius).to.be.closeTo(32.1, 1e-9);
-    expect(2 * wheel.rootRadius).to.be.closeTo(66.66, 1e-9);
-  });
+  it(
+    'has the diameters of ISO 21771: m 3, z 12 and 24, x 0.6 and 0.36 (Elements of Metric ' +
+      'Gear Technology, profile-shifted spur gears, from memory)',
+    () => {
+      const a = 56.4999;
+      const k = (a - 54) / 3 - 0.96;
+      const pinion = involuteDimensions(spec({ module: 3, count: 12, shift: 0.6, shortening: k }));
+      const wheel = involuteDimensions(spec({ module: 3, count: 24, shift: 0.36, shortening: k }));
+      expect(2 * pinion.pitchRadius).to.equal(36);
+      expect(2 * pinion.baseRadius).to.be.closeTo(33.8289, 1e-4);
+      expect(2 * wheel.baseRadius).to.be.closeTo(67.6579, 1e-4);
+      expect(2 * pinion.tipRadius).to.be.closeTo(44.84, 0.001);
+      expect(2 * wheel.tipRadius).to.be.closeTo(79.4, 0.001);
+      expect(2 * pinion.rootRadius).to.be.closeTo(32.1, 1e-9);
+      expect(2 * wheel.rootRadius).to.be.closeTo(66.66, 1e-9);
+    },
+  );
 
   it('gets its module from the outside diameter: OD 44, 20 teeth, module 2 (common practice, no source)', () => {
     expect(moduleFromOutside(44, 20)).to.equal(2);
@@ -109,13 +113,17 @@ describe('involute wheel', () => {
     }
   });
 
-  it('is cut by the rack and by nothing else: no point of the outline lies inside the rack in any position, and every flank is touched', () => {
-    const s = spec({ count: 11, module: 3 });
-    const points = flatten(outline(s, 0.001), 0.001);
-    const deepest = rackDepth(s, points);
-    expect(deepest.into, 'the rack must not enter the wheel').to.be.below(0.002);
-    expect(deepest.away, 'no point may stand off the rack’s envelope').to.be.below(0.01);
-  });
+  it(
+    'is cut by the rack and by nothing else: no point of the outline lies inside the rack ' +
+      'in any position, and every flank is touched',
+    () => {
+      const s = spec({ count: 11, module: 3 });
+      const points = flatten(outline(s, 0.001), 0.001);
+      const deepest = rackDepth(s, points);
+      expect(deepest.into, 'the rack must not enter the wheel').to.be.below(0.002);
+      expect(deepest.away, 'no point may stand off the rack’s envelope').to.be.below(0.01);
+    },
+  );
 
   it('is closed, does not cross itself, has its count of teeth and its chord error, for any parameters', () => {
     const params = fc.record({

@@ -29,14 +29,18 @@ export interface LanternDimensions {
 
 interface Flank {
   readonly curve: (t: number) => Point;
-  /** Where the flank leaves the circle of the pin that lies in its gap, and where it reaches the middle of the tooth. */
+  /**
+   * Where the flank leaves the circle of the pin that lies in its gap, and where it reaches the middle of the
+   * tooth.
+   */
   readonly from: number;
   readonly to: number;
 }
 
 /**
- * The flank of tooth 0: the equidistant of the epicycloid that the centre of a pin traces, its pitch circle rolling on the
- * wheel's. Near the pitch circle the equidistant turns back on itself within the pin; there the gap is the pin's own circle.
+ * The flank of tooth 0: the equidistant of the epicycloid that the centre of a pin traces, its pitch circle rolling
+ * on the wheel's. Near the pitch circle the equidistant turns back on itself within the pin; there the gap is the
+ * pin's own circle.
  * Source: Camus's theorem with a pin for a point; common to texts on lantern pinions; derived here.
  */
 function lanternFlank(spec: LanternWheelSpec): Result<Flank> {
@@ -44,7 +48,8 @@ function lanternFlank(spec: LanternWheelSpec): Result<Flank> {
   const rolling = (spec.module * spec.pins) / 2;
   const radius = spec.pinDiameter / 2 + spec.play / 2;
   const gap = Math.PI / spec.count;
-  if (radius >= base * Math.sin(gap)) return fail('pin-too-thick', { pin: spec.pinDiameter, pitch: Math.PI * spec.module }); // prettier-ignore
+  if (radius >= base * Math.sin(gap))
+    return fail('pin-too-thick', { pin: spec.pinDiameter, pitch: Math.PI * spec.module });
   const centre = (t: number): Point => rotate(epicycloid(base, rolling, t), -gap);
   const curve = equidistant(centre, radius);
   const seat = centre(0);
@@ -55,9 +60,12 @@ function lanternFlank(spec: LanternWheelSpec): Result<Flank> {
   let from = 0;
   for (; t < Math.PI && over(t) < 0; t += step)
     if (out(t) <= 0 && out(t + step) > 0) from = bisect(out, t, t + step);
-  if (over(t) < 0 || from === 0) return fail('pin-too-thick', { pin: spec.pinDiameter, pitch: Math.PI * spec.module }); // prettier-ignore
+  if (over(t) < 0 || from === 0)
+    return fail('pin-too-thick', { pin: spec.pinDiameter, pitch: Math.PI * spec.module });
   const to = bisect(over, t - step, t);
-  return from < to ? ok({ curve, from, to }) : fail('pin-too-thick', { pin: spec.pinDiameter, pitch: Math.PI * spec.module }); // prettier-ignore
+  return from < to
+    ? ok({ curve, from, to })
+    : fail('pin-too-thick', { pin: spec.pinDiameter, pitch: Math.PI * spec.module });
 }
 
 /** Circles of the wheel; the tip as far as the practical addendum reaches. */
@@ -78,7 +86,10 @@ export function lanternDimensions(spec: LanternWheelSpec): Result<LanternDimensi
   });
 }
 
-/** The closed outline of a wheel for a lantern pinion about the origin, counter-clockwise, tooth 0 centred on the x axis. */
+/**
+ * The closed outline of a wheel for a lantern pinion about the origin, counter-clockwise, tooth 0 centred on the x
+ * axis.
+ */
 export function lanternOutline(spec: LanternWheelSpec, chordError: number): Result<Path> {
   const half = lanternHalf(spec, chordError);
   return half.ok ? ok(borderOf(half.value, spec.count)) : half;
@@ -111,7 +122,10 @@ export function lanternHalf(spec: LanternWheelSpec, chordError: number): Result<
   );
 }
 
-/** The lower half of pin 0 of a ring of pins: from its innermost to its outermost point, pins standing on `pitchRadius`. */
+/**
+ * The lower half of pin 0 of a ring of pins: from its innermost to its outermost point, pins standing on
+ * `pitchRadius`.
+ */
 export function pinHalf(pitchRadius: number, pinDiameter: number): HalfTooth {
   const r = pinDiameter / 2;
   return halfOf({ x: pitchRadius - r, y: 0 }, [

@@ -64,9 +64,10 @@ export function magnetRim(spec: MagnetSpec): Result<MagnetRim> {
   const turn = (path: Path, angle: number): Path => ({
     ...path,
     start: rotate(path.start, angle),
-    segments: path.segments.map(
-      s =>
-      s.kind === 'line' ? { kind: 'line', to: rotate(s.to, angle) } : { ...s, to: rotate(s.to, angle), centre: rotate(s.centre, angle) }, // prettier-ignore
+    segments: path.segments.map(s =>
+      s.kind === 'line'
+        ? { kind: 'line', to: rotate(s.to, angle) }
+        : { ...s, to: rotate(s.to, angle), centre: rotate(s.centre, angle) },
     ),
   });
   const angles = Array.from({ length: count }, (_, i) => (2 * Math.PI * i) / count);
@@ -79,5 +80,8 @@ export function magnetRim(spec: MagnetSpec): Result<MagnetRim> {
   });
 }
 
-/** Pieces of soft iron between two concentric rings of magnets: as many as the pole pairs of both (common practice, no source). */
+/**
+ * Pieces of soft iron between two concentric rings of magnets: as many as the pole pairs of both (common practice,
+ * no source).
+ */
 export const ironPieces = (inner: number, outer: number): number => inner + outer;

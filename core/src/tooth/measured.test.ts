@@ -38,7 +38,10 @@ function span(s: ToothSpec, k: number): number {
   return 2 * Math.max(...outer.map(p => p.y * Math.cos(middle) - p.x * Math.sin(middle)));
 }
 
-/** Distance over two pins in opposite gaps (even counts): a pin sinks until it touches both flanks; found on the outline by bisection. */
+/**
+ * Distance over two pins in opposite gaps (even counts): a pin sinks until it touches both flanks; found on the
+ * outline by bisection.
+ */
 function overPins(s: ToothSpec, pin: number): number {
   const gap = Math.PI / s.count;
   const points = fine(s).filter(p => Math.abs(Math.atan2(p.y, p.x) - gap) < gap);
@@ -56,7 +59,8 @@ function overPins(s: ToothSpec, pin: number): number {
 }
 
 describe('wheels measured as in a workshop', () => {
-  // Base tangent lengths for module 1, 20°, as tabulated in handbooks (from memory): z 24, k 3: 7.7165; z 20, k 3: 7.6604; z 40, k 5: 13.8448.
+  // Base tangent lengths for module 1, 20°, as tabulated in handbooks (from memory): z 24, k 3: 7.7165; z 20, k 3:
+  // 7.6604; z 40, k 5: 13.8448.
   for (const [count, k, expected] of [
     [24, 3, 7.7165],
     [20, 3, 7.6604],
@@ -73,7 +77,6 @@ describe('wheels measured as in a workshop', () => {
       [18, 3, 0.25, 0.08, 3],
       [55, 7, -0.2, 0.05, 1.5],
     ] as const) {
-      // prettier-ignore
       const alpha = radians(20);
       const formula =
         module * Math.cos(alpha) * (Math.PI * (k - 0.5) + count * inv(alpha)) +

@@ -23,6 +23,7 @@ export const equidistant =
 export function curvatureRadius(curve: (t: number) => Point, t: number, h = 1e-4): number {
   const [a, m, b] = [curve(t - h), curve(t), curve(t + h)];
   const cross = (m.x - a.x) * (b.y - m.y) - (m.y - a.y) * (b.x - m.x);
-  const size = Math.hypot(m.x - a.x, m.y - a.y) * Math.hypot(b.x - m.x, b.y - m.y) * Math.hypot(b.x - a.x, b.y - a.y); // prettier-ignore
+  const size =
+    Math.hypot(m.x - a.x, m.y - a.y) * Math.hypot(b.x - m.x, b.y - m.y) * Math.hypot(b.x - a.x, b.y - a.y);
   return cross === 0 ? Infinity : size / (2 * cross);
 }

@@ -57,7 +57,10 @@ function lobeOf(spec: ReducerSpec): Result<Lobe> {
   return ok({ curve, to: Math.PI, pointed: false });
 }
 
-/** Circles of the disc, and the largest pin without a cusp: twice the least radius to which the pin's way bends inwards. */
+/**
+ * Circles of the disc, and the largest pin without a cusp: twice the least radius to which the pin's way bends
+ * inwards.
+ */
 export function reducerDimensions(spec: ReducerSpec): Result<ReducerDimensions> {
   const lobe = lobeOf(spec);
   if (!lobe.ok) return lobe;
@@ -91,7 +94,8 @@ export function reducerHalf(spec: ReducerSpec, chordError: number): Result<HalfT
   if (!d.ok) return d;
   const { tipRadius, rootRadius, largestPin } = d.value;
   if (!(rootRadius > 0)) return fail('root-vanishes', { rootDiameter: 2 * rootRadius });
-  if (spec.pinDiameter >= largestPin) return fail('cusp-in-lobes', { pin: spec.pinDiameter, largest: largestPin }); // prettier-ignore
+  if (spec.pinDiameter >= largestPin)
+    return fail('cusp-in-lobes', { pin: spec.pinDiameter, largest: largestPin });
   const { curve, to, pointed } = lobe.value;
   const radius = (t: number): number => Math.hypot(curve(t).x, curve(t).y);
   if (!(tipRadius > rootRadius)) return fail('teeth-cut-away', { count: spec.lobes });

@@ -5,8 +5,9 @@ import { type HalfTooth, halfPoints } from './half-tooth.ts';
 const CLOSE = 1e-6;
 
 /**
- * Whether a half tooth can be set together with its mirror images: it keeps between the middle of the gap and the middle
- * of the tooth, and does not cross itself. `width` is the angle of half a pitch; for a rack half the pitch in mm.
+ * Whether a half tooth can be set together with its mirror images: it keeps between the middle of the gap and the
+ * middle of the tooth, and does not cross itself. `width` is the angle of half a pitch; for a rack half the pitch
+ * in mm.
  */
 export function isSoundHalf(half: HalfTooth, width: number, rack: boolean, chordError: number): boolean {
   const points = halfPoints(half, chordError);

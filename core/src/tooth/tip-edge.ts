@@ -7,9 +7,10 @@ export interface TipEdge {
 }
 
 /**
- * Where the corner at the end of a flank is taken off. `flank` runs from `from` to `to`, where it meets the tip circle of
- * `tipRadius` about the origin on the lower side of the tooth (y < 0, material above it). A chamfer leaves the flank where
- * it is `size` short of the tip and meets the tip as far along it; a rounding is the arc of that radius that touches both.
+ * Where the corner at the end of a flank is taken off. `flank` runs from `from` to `to`, where it meets the tip
+ * circle of `tipRadius` about the origin on the lower side of the tooth (y < 0, material above it). A chamfer
+ * leaves the flank where it is `size` short of the tip and meets the tip as far along it; a rounding is the arc of
+ * that radius that touches both.
  * Undefined when the tooth is too small for it. Derived here.
  */
 export function tipEdge(

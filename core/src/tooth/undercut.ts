@@ -15,7 +15,10 @@ export function undercutLimit(pressureAngleDeg: number, shift = 0, depth = 1): n
 export const straightDepth = (spec: ToothSpec): number =>
   spec.form.dedendum - spec.form.fillet * (1 - Math.sin(radians(spec.form.pressureAngleDeg)));
 
-/** Whether the generating rack cuts into the involute: its straight flank reaches below the point where the line of action touches the base circle. */
+/**
+ * Whether the generating rack cuts into the involute: its straight flank reaches below the point where the line of
+ * action touches the base circle.
+ */
 export function isUndercut(spec: ToothSpec): boolean {
   const d = involuteDimensions(spec);
   const depth = spec.module * (straightDepth(spec) - spec.shift);

@@ -10,7 +10,10 @@ export interface DriveFlow {
 
 type Parts = Pick<Machine, 'wheels' | 'joints' | 'drive'>;
 
-/** Follows the motion outwards from the drive, joint by joint, nearest members first. A member carried by an arm gets none from it. */
+/**
+ * Follows the motion outwards from the drive, joint by joint, nearest members first. A member carried by an arm
+ * gets none from it.
+ */
 export function driveFlow(machine: Parts): DriveFlow {
   const into: Record<string, { joint: string; from: string }> = {};
   const drives: Record<string, string> = {};

@@ -12,8 +12,8 @@ export interface Equations {
 }
 
 /**
- * Every joint as a linear equation in the frame in which both its axes rest (see jointLaws), and a rate of nought for what
- * is held. Laws that yield come last, so that they hold only where the others leave a freedom.
+ * Every joint as a linear equation in the frame in which both its axes rest (see jointLaws), and a rate of nought
+ * for what is held. Laws that yield come last, so that they hold only where the others leave a freedom.
  */
 export function rateEquations(machine: TrainParts): Equations {
   const frames = framesOf(machine);
@@ -42,8 +42,8 @@ export function rateEquations(machine: TrainParts): Equations {
 
 /**
  * The machine as it stands in its mode: the arbor that drives in it, what it holds, and only the clutches and slipping
- * joints that it engages. The stated speed is that of the machine's own drive; another arbor turns at any speed. Without a mode
- * it is the machine itself.
+ * joints that it engages. The stated speed is that of the machine's own drive; another arbor turns at any speed.
+ * Without a mode it is the machine itself.
  */
 export function inMode<
   M extends Pick<Machine, 'members' | 'joints'> & Partial<Pick<Machine, 'modes' | 'mode' | 'drive'>>,

@@ -20,8 +20,8 @@ export interface Frames {
    */
   readonly rateIn: (member: string, frame: string) => Terms | undefined;
   /**
-   * How fast a member turns against a frame, whether its axis rests there or is carried round in it: its own rate and those of
-   * the arms between (parallel axes). Undefined where that frame does not carry it.
+   * How fast a member turns against a frame, whether its axis rests there or is carried round in it: its own rate
+   * and those of the arms between (parallel axes). Undefined where that frame does not carry it.
    */
   readonly turnIn: (member: string, frame: string) => Terms | undefined;
   /** The frame in which the axes of two members both rest, or undefined: the first's own frame before the second's. */

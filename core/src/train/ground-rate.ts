@@ -3,7 +3,8 @@ import { add, type Rational } from '../rational/index.ts';
 
 /**
  * The rate of an arbor against the ground: its own in the frame of its axis, and those of the arms that carry it
- * (conventions 8; parallel axes). Undefined where one of them is not known. Sun 24, planet 18, ring 60 held, sun drives:
+ * (conventions 8; parallel axes). Undefined where one of them is not known. Sun 24, planet 18, ring 60 held, sun
+ * drives:
  * the planet −20/21 + 2/7 = −2/3.
  */
 export function groundRate(

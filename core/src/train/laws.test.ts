@@ -21,28 +21,51 @@ describe('laws of joints that are no spur mesh', () => {
     expect(rate(pair(true), 'b')).to.equal('1/2');
   });
 
-  it('a bevel differential: with the cage held the sides turn against each other, with one side held the other turns twice as fast as the cage (common practice; Willis 1841)', () => {
-    const sides = (drive: string, still: string): Machine => {
-      const m = arrange(
-        { cage: {}, left: { with: 'cage' }, right: { with: 'cage' }, pinion: { frame: 'cage', at: [20, 0] } },
-        { 'left.w': 40, 'right.w': 40, 'pinion.w': 16 },
-        [['left.w', 'pinion.w', 'bevel'], ['right.w', 'pinion.w', 'bevel', true]], // prettier-ignore
-      );
-      return held({ ...m, drive: { member: drive, speed: { kind: 'free' } } }, still);
-    };
-    expect(rate(sides('left', 'cage'), 'right')).to.equal('-1');
-    expect(rate(sides('cage', 'left'), 'right')).to.equal('2');
-    expect(rate(sides('left', 'right'), 'cage')).to.equal('1/2');
-  });
+  it(
+    'a bevel differential: with the cage held the sides turn against each other, with one ' +
+      'side held the other turns twice as fast as the cage (common practice; Willis 1841)',
+    () => {
+      const sides = (drive: string, still: string): Machine => {
+        const m = arrange(
+          {
+            cage: {},
+            left: { with: 'cage' },
+            right: { with: 'cage' },
+            pinion: { frame: 'cage', at: [20, 0] },
+          },
+          { 'left.w': 40, 'right.w': 40, 'pinion.w': 16 },
+          [
+            ['left.w', 'pinion.w', 'bevel'],
+            ['right.w', 'pinion.w', 'bevel', true],
+          ],
+        );
+        return held({ ...m, drive: { member: drive, speed: { kind: 'free' } } }, still);
+      };
+      expect(rate(sides('left', 'cage'), 'right')).to.equal('-1');
+      expect(rate(sides('cage', 'left'), 'right')).to.equal('2');
+      expect(rate(sides('left', 'right'), 'cage')).to.equal('1/2');
+    },
+  );
 
   it('a differential with two inputs: the cage turns at half their sum, whatever they are', () => {
     fc.assert(
       fc.property(fc.integer({ min: 8, max: 90 }), fc.integer({ min: 8, max: 90 }), (p, q) => {
         const m = arrange(
-          { in: {}, cage: {}, left: { with: 'cage' }, right: { with: 'cage' }, pinion: { frame: 'cage', at: [20, 0] } },
+          {
+            in: {},
+            cage: {},
+            left: { with: 'cage' },
+            right: { with: 'cage' },
+            pinion: { frame: 'cage', at: [20, 0] },
+          },
           { 'in.p': p, 'left.p': 30, 'in.q': q, 'right.q': 40, 'left.w': 24, 'right.w': 24, 'pinion.w': 12 },
-          [['in.p', 'left.p'], ['in.q', 'right.q'], ['left.w', 'pinion.w', 'bevel'], ['right.w', 'pinion.w', 'bevel', true]],
-        ); // prettier-ignore
+          [
+            ['in.p', 'left.p'],
+            ['in.q', 'right.q'],
+            ['left.w', 'pinion.w', 'bevel'],
+            ['right.w', 'pinion.w', 'bevel', true],
+          ],
+        );
         const { rates, findings } = trainRates(m);
         expect(findings).to.deep.equal([]);
         expect(toNumber(rates['cage']!)).to.be.closeTo((-p / 30 - q / 40) / 2, 1e-12);
@@ -83,18 +106,22 @@ describe('laws of joints that are no spur mesh', () => {
     expect(codes(other)).to.deep.equal([]);
   });
 
-  it('a cycloidal reducer with 11 lobes in 12 pins: −1/11 with the ring held, 1/12 for the ring (common practice, no source)', () => {
-    const m = KINDS['reducer with output pins']!;
-    expect(rate(m, 'out')).to.equal('-1/11');
-    const swapped: Machine = {
-      ...m,
-      members: m.members.map(x =>
-        x.id === 'pins' ? { kind: 'arbor', id: 'pins', name: 'pins', axis: 'axis1' } : x,
-      ),
-    };
-    const still = held(swapped, 'out');
-    expect(rate(still, 'pins')).to.equal('1/12');
-  });
+  it(
+    'a cycloidal reducer with 11 lobes in 12 pins: −1/11 with the ring held, 1/12 for the ' +
+      'ring (common practice, no source)',
+    () => {
+      const m = KINDS['reducer with output pins']!;
+      expect(rate(m, 'out')).to.equal('-1/11');
+      const swapped: Machine = {
+        ...m,
+        members: m.members.map(x =>
+          x.id === 'pins' ? { kind: 'arbor', id: 'pins', name: 'pins', axis: 'axis1' } : x,
+        ),
+      };
+      const still = held(swapped, 'out');
+      expect(rate(still, 'pins')).to.equal('1/12');
+    },
+  );
 
   it('rims by their diameters, exactly as typed; clutches turn alike', () => {
     const m = KINDS['counter carry, friction, cam, universal joint, half gear']!;
@@ -105,9 +132,15 @@ describe('laws of joints that are no spur mesh', () => {
     const odd = {
       ...m,
       joints: [
-        { kind: 'friction' as const, id: 'f', a: { member: 'drive', diameter: 12.7 }, b: { member: 'tens', diameter: 0.3 }, crossed: true },
+        {
+          kind: 'friction' as const,
+          id: 'f',
+          a: { member: 'drive', diameter: 12.7 },
+          b: { member: 'tens', diameter: 0.3 },
+          crossed: true,
+        },
       ],
-    }; // prettier-ignore
+    };
     expect(rate(odd, 'tens')).to.equal('127/3');
     expect(codes(m)).to.include('contradiction');
   });
@@ -154,25 +187,44 @@ describe('modes and slipping joints', () => {
 });
 
 describe('epicyclic trains of the books', () => {
-  // Ferguson's paradox (James Ferguson, Select Mechanical Exercises, 1773; Willis 1841): three central wheels of 99, 100
-  // and 101 in one planet, the middle one held: one stands nearly still forwards, one backwards.
+  // Ferguson's paradox (James Ferguson, Select Mechanical Exercises, 1773; Willis 1841): three central wheels of
+  // 99, 100 and 101 in one planet, the middle one held: one stands nearly still forwards, one backwards.
   it('Ferguson’s paradox: 1/101 and −1/99 of a turn for one of the arm', () => {
     const m = arrange(
-      { arm: {}, fixed: { with: 'arm', held: true }, more: { with: 'arm' }, less: { with: 'arm' }, planet: { frame: 'arm', at: [60, 0] } },
+      {
+        arm: {},
+        fixed: { with: 'arm', held: true },
+        more: { with: 'arm' },
+        less: { with: 'arm' },
+        planet: { frame: 'arm', at: [60, 0] },
+      },
       { 'fixed.w': 100, 'more.w': 101, 'less.w': 99, 'planet.w': 20 },
-      [['fixed.w', 'planet.w'], ['more.w', 'planet.w'], ['less.w', 'planet.w']],
-    ); // prettier-ignore
+      [
+        ['fixed.w', 'planet.w'],
+        ['more.w', 'planet.w'],
+        ['less.w', 'planet.w'],
+      ],
+    );
     expect([rate(m, 'more'), rate(m, 'less')]).to.deep.equal(['1/101', '-1/99']);
   });
 
   // Reverted compound set, fixed central wheel A, planets B–C, output D: turns of D for one of the arm 1 − (A/B)(C/D)
-  // (Willis 1841). With 101·99/100² it makes one turn in 10000 (Willis's own figures for a great reduction; from memory).
+  // (Willis 1841). With 101·99/100² it makes one turn in 10000 (Willis's own figures for a great reduction; from
+  // memory).
   it('a great reduction: 1 − 101·99/100² = 1/10000', () => {
     const m = arrange(
-      { arm: {}, fixed: { with: 'arm', held: true }, out: { with: 'arm' }, planet: { frame: 'arm', at: [60, 0] } },
+      {
+        arm: {},
+        fixed: { with: 'arm', held: true },
+        out: { with: 'arm' },
+        planet: { frame: 'arm', at: [60, 0] },
+      },
       { 'fixed.A': 101, 'planet.B': 100, 'planet.C': 99, 'out.D': 100 },
-      [['fixed.A', 'planet.B'], ['planet.C', 'out.D']],
-    ); // prettier-ignore
+      [
+        ['fixed.A', 'planet.B'],
+        ['planet.C', 'out.D'],
+      ],
+    );
     expect(rate(m, 'out')).to.equal('1/10000');
   });
 
@@ -181,52 +233,74 @@ describe('epicyclic trains of the books', () => {
   it('two rings: sun 12, planets 24 and 23, rings 60 and 59, as the formula says', () => {
     const [s, p1, p2, r1, r2] = [12, 24, 23, 60, 59];
     const m = arrange(
-      { sun: {}, arm: { with: 'sun' }, one: { with: 'sun', held: true }, two: { with: 'sun' }, planet: { frame: 'arm', at: [36, 0] } },
+      {
+        sun: {},
+        arm: { with: 'sun' },
+        one: { with: 'sun', held: true },
+        two: { with: 'sun' },
+        planet: { frame: 'arm', at: [36, 0] },
+      },
       { 'sun.w': s, 'planet.p': p1, 'planet.q': p2, 'one.ring': r1, 'two.ring': r2 },
-      [['sun.w', 'planet.p'], ['planet.p', 'one.ring', 'internal'], ['planet.q', 'two.ring', 'internal']],
-    ); // prettier-ignore
+      [
+        ['sun.w', 'planet.p'],
+        ['planet.p', 'one.ring', 'internal'],
+        ['planet.q', 'two.ring', 'internal'],
+      ],
+    );
     const expected = (1 - (r1 * p2) / (p1 * r2)) / (1 + r1 / s);
     expect(toNumber(trainRates(m).rates['two']!)).to.be.closeTo(expected, 1e-14);
   });
 
-  it('four-to-one stages multiply: three of sun 20, ring 60 with the ring held give 1/64 (common practice, no source)', () => {
-    const m = arrange(
-      {
-        sun: {},
-        ...Object.fromEntries([1, 2, 3].flatMap(i => [
-          [`arm${i}`, { with: 'sun' }],
-          [`ring${i}`, { with: 'sun', held: true }],
-          [`planet${i}`, { frame: `arm${i}`, at: [40, 0] as const }],
-        ])),
-      },
-      Object.fromEntries([1, 2, 3].flatMap(i => [
-        [`${i === 1 ? 'sun' : `arm${i - 1}`}.s${i}`, 20],
-        [`planet${i}.p`, 20],
-        [`ring${i}.ring`, 60],
-      ])),
-      [1, 2, 3].flatMap(i => [
-        [`${i === 1 ? 'sun' : `arm${i - 1}`}.s${i}`, `planet${i}.p`] as const,
-        [`planet${i}.p`, `ring${i}.ring`, 'internal'] as const,
-      ]),
-    ); // prettier-ignore
-    expect(rate(m, 'arm3')).to.equal('1/64');
-  });
+  it(
+    'four-to-one stages multiply: three of sun 20, ring 60 with the ring held give 1/64 ' +
+      '(common practice, no source)',
+    () => {
+      const m = arrange(
+        {
+          sun: {},
+          ...Object.fromEntries(
+            [1, 2, 3].flatMap(i => [
+              [`arm${i}`, { with: 'sun' }],
+              [`ring${i}`, { with: 'sun', held: true }],
+              [`planet${i}`, { frame: `arm${i}`, at: [40, 0] as const }],
+            ]),
+          ),
+        },
+        Object.fromEntries(
+          [1, 2, 3].flatMap(i => [
+            [`${i === 1 ? 'sun' : `arm${i - 1}`}.s${i}`, 20],
+            [`planet${i}.p`, 20],
+            [`ring${i}.ring`, 60],
+          ]),
+        ),
+        [1, 2, 3].flatMap(i => [
+          [`${i === 1 ? 'sun' : `arm${i - 1}`}.s${i}`, `planet${i}.p`] as const,
+          [`planet${i}.p`, `ring${i}.ring`, 'internal'] as const,
+        ]),
+      );
+      expect(rate(m, 'arm3')).to.equal('1/64');
+    },
+  );
 
-  it('sun and planet of equal counts, the planet fixed to its rod: the sun turns twice for one cycle (common practice, no source)', () => {
-    // The rod keeps its direction in the mean: against the ground the planet does not turn.
-    const m = arrange(
-      { arm: {}, sun: { with: 'arm' }, planet: { frame: 'arm', at: [40, 0] } },
-      { 'sun.w': 30, 'planet.w': 30 },
-      [['sun.w', 'planet.w']],
-    ); // prettier-ignore
-    const still: Machine = {
-      ...m,
-      members: m.members.map(x => (x.id === 'planet' && x.kind === 'arbor' ? { ...x, held: 'ground' } : x)),
-    };
-    expect(rateEquations(still).unsolved).to.deep.equal([]);
-    expect(rate(still, 'sun')).to.equal('2');
-    expect(toFraction(groundRate(still, trainRates(still).rates, 'planet')!)).to.equal('0');
-  });
+  it(
+    'sun and planet of equal counts, the planet fixed to its rod: the sun turns twice for ' +
+      'one cycle (common practice, no source)',
+    () => {
+      // The rod keeps its direction in the mean: against the ground the planet does not turn.
+      const m = arrange(
+        { arm: {}, sun: { with: 'arm' }, planet: { frame: 'arm', at: [40, 0] } },
+        { 'sun.w': 30, 'planet.w': 30 },
+        [['sun.w', 'planet.w']],
+      );
+      const still: Machine = {
+        ...m,
+        members: m.members.map(x => (x.id === 'planet' && x.kind === 'arbor' ? { ...x, held: 'ground' } : x)),
+      };
+      expect(rateEquations(still).unsolved).to.deep.equal([]);
+      expect(rate(still, 'sun')).to.equal('2');
+      expect(toFraction(groundRate(still, trainRates(still).rates, 'planet')!)).to.equal('0');
+    },
+  );
 });
 
 describe('any arrangement', () => {

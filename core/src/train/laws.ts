@@ -72,8 +72,9 @@ function meshLaw(frames: Frames, joint: MeshJoint): RateEquation | 'open' | unde
 /**
  * Whether a mesh turns the sense. External wheels do, rings do not. Bevels and pegs do when both stand on the side to
  * which their axes point (or both on the other), seen from where the axes meet: at the common line of contact
- * ω_a × c = ω_b × c. A right-handed worm turns a wheel on its right, as it points, forwards: its thread moves the teeth by
- * −lead along its axis; a left-handed worm, or a wheel on its left, the other way. Crossed helical wheels follow the worm.
+ * ω_a × c = ω_b × c. A right-handed worm turns a wheel on its right, as it points, forwards: its thread moves the
+ * teeth by −lead along its axis; a left-handed worm, or a wheel on its left, the other way. Crossed helical wheels
+ * follow the worm.
  */
 function reverses(frames: Frames, { type, a, b, opposite }: MeshJoint): boolean {
   const turned = opposite === true;
@@ -108,7 +109,10 @@ function wheelLaw(
   return pairLaw(frames, source, [wa.member, rational(za)], [wb.member, rational(turns ? zb : -zb)]);
 }
 
-/** Teeth of the rack pass as teeth of the pinion do: z·ω − v = 0, v in teeth per turn, forwards on the pinion's right. */
+/**
+ * Teeth of the rack pass as teeth of the pinion do: z·ω − v = 0, v in teeth per turn, forwards on the pinion's
+ * right.
+ */
 function rackLaw(frames: Frames, { id, a, b, opposite }: MeshJoint): RateEquation | 'open' | undefined {
   const slides = (w: string): boolean => frames.member(frames.wheel(w)?.member ?? '')?.kind === 'slide';
   const [rack, pinion] = slides(a) ? [a, b] : [b, a];
@@ -135,7 +139,10 @@ function equalLaw(
   return e && (uneven ? { ...e, uneven: true } : e);
 }
 
-/** Pins in holes carry the turning of the disc, not the way it is swung: the disc's rate and its eccentric's together. */
+/**
+ * Pins in holes carry the turning of the disc, not the way it is swung: the disc's rate and its eccentric's
+ * together.
+ */
 function pinsLaw(frames: Frames, source: string, disc: string, carrier: string): RateEquation | undefined {
   const member = frames.wheel(disc)?.member;
   const home = frames.frameOf(carrier);

@@ -2,7 +2,10 @@ import { arbors, type Machine } from '../machine/index.ts';
 import { absolute, compare, type Rational, sub } from '../rational/index.ts';
 import { lineOf } from './frames.ts';
 
-/** Two arbors on one line, and how fast one turns in the other: turns of the second less the first's, per turn of the drive. */
+/**
+ * Two arbors on one line, and how fast one turns in the other: turns of the second less the first's, per turn of
+ * the drive.
+ */
 export interface NestedPair {
   readonly inner: string;
   readonly outer: string;
@@ -10,9 +13,9 @@ export interface NestedPair {
 }
 
 /**
- * The relative rates of all arbors that share a line in one frame: what a tube rubs on its neighbour. Arbors of one line
- * are taken in pairs that can lie next to each other, every one with every other, fastest against each other first; held
- * ones count as standing still.
+ * The relative rates of all arbors that share a line in one frame: what a tube rubs on its neighbour. Arbors of one
+ * line are taken in pairs that can lie next to each other, every one with every other, fastest against each other
+ * first; held ones count as standing still.
  */
 export function nestedPairs(
   machine: Pick<Machine, 'axes' | 'members'>,

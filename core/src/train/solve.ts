@@ -36,16 +36,16 @@ export interface Elimination {
   readonly contradictions: readonly Contradiction[];
   readonly slipping: readonly string[];
   /**
-   * A sum of rates by the members that are still free and a constant: the entry under `CONSTANT` is the constant with its
-   * sign turned, as on the right-hand side.
+   * A sum of rates by the members that are still free and a constant: the entry under `CONSTANT` is the constant
+   * with its sign turned, as on the right-hand side.
    */
   readonly reduce: (terms: RateEquation['terms']) => ReadonlyMap<string, Rational>;
 }
 
 /**
- * Gaussian elimination over the rationals, with the drive's rate set to one turn, one law at a time, so that a contradiction
- * is known by the law that brings it. A law that contradicts is left out. An uneven law Σ c·θ = δ carries its δ along as a
- * column, so that it is known how far δ moves every member.
+ * Gaussian elimination over the rationals, with the drive's rate set to one turn, one law at a time, so that a
+ * contradiction is known by the law that brings it. A law that contradicts is left out. An uneven law Σ c·θ = δ
+ * carries its δ along as a column, so that it is known how far δ moves every member.
  */
 export function eliminateLaws(equations: readonly RateEquation[], drive: string | undefined): Elimination {
   const rows = new Map<string, Row>();

@@ -1,5 +1,5 @@
 import { byId, GROUND, jointEnds, type Machine } from '../machine/index.ts';
-import { type Finding, finding } from '../result/index.ts';
+import { type Finding, finding, fix } from '../result/index.ts';
 import { inMode, rateEquations } from './equations.ts';
 import type { TrainParts } from './frames.ts';
 import type { RateEquation } from './rate-equation.ts';
@@ -17,7 +17,10 @@ import {
   ZERO,
 } from '../rational/index.ts';
 
-/** Exact rates of a machine's members, in turns per turn of the drive (slides: teeth), and what stands in the way of others. */
+/**
+ * Exact rates of a machine's members, in turns per turn of the drive (slides: teeth), and what stands in the way of
+ * others.
+ */
 export interface TrainRates {
   readonly rates: Readonly<Record<string, Rational>>;
   /** How uneven laws move members off their mean; see solveRates. */
@@ -25,7 +28,10 @@ export interface TrainRates {
   readonly findings: readonly Finding[];
 }
 
-/** The rates of all arbors and slides, each in the frame of its axis, from the joints alone, in the mode the machine stands in. */
+/**
+ * The rates of all arbors and slides, each in the frame of its axis, from the joints alone, in the mode the machine
+ * stands in.
+ */
 export function trainRates(
   whole: TrainParts & Pick<Machine, 'drive'> & Partial<Pick<Machine, 'modes' | 'mode'>>,
 ): TrainRates {
@@ -47,8 +53,8 @@ export function trainRates(
 }
 
 /**
- * A slipping joint that slips is worth knowing. A ratchet lets its driven side run ahead the way it turns and clicks; the
- * other way it locks.
+ * A slipping joint that slips is worth knowing. A ratchet lets its driven side run ahead the way it turns and
+ * clicks; the other way it locks.
  */
 function slipFindings(machine: TrainParts, id: string, rates: Readonly<Record<string, Rational>>): Finding[] {
   const joint = byId(machine.joints, id);
@@ -80,7 +86,7 @@ const openFindings = (machine: TrainParts, open: readonly string[]): Finding[] =
 
 /** Joints that give no rate: those that move a slide or a link in their own way are no gap in the train. */
 function unsolvedFindings(machine: TrainParts, unsolved: readonly string[]): Finding[] {
-  return unsolved.flatMap(id => {
+  return unsolved.flatMap((id): Finding[] => {
     const joint = byId(machine.joints, id);
     if (!joint) return [finding('held-not-solved', 'note', 'train', [id])];
     if (joint.kind === 'crank' || joint.kind === 'cam') return [];
@@ -147,7 +153,7 @@ function freedomFindings(
   const hold = loose.find(id => onGround(id) && !arms.has(id)) ?? loose.find(onGround);
   if (loose.length === 0) return apart;
   const subjects = hold === undefined ? loose : [hold, ...loose.filter(id => id !== hold)];
-  const fixes = hold === undefined ? [] : [{ code: 'hold-member', subject: hold, value: 0 }];
+  const fixes = hold === undefined ? [] : [fix('hold-member', hold)];
   return [
     finding('second-freedom', 'warn', 'train', subjects, { members: subjects.length }, fixes),
     ...apart,

@@ -2,9 +2,10 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import { arrange } from '../../test/arrange.ts';
 import { KINDS } from '../../test/kinds.ts';
-import { editForFix, type Machine, newMachine } from '../machine/index.ts';
+import { type Machine, newMachine } from '../machine/index.ts';
 import { add, mul, rational, toFraction, toNumber, type Rational } from '../rational/index.ts';
 import { groundRate, rateEquations, trainRates } from './index.ts';
+import { withFix } from '../../test/find.ts';
 
 /** A train of external meshes: arbors by index, wheels as [arbor, count], meshes as pairs of wheels. Arbor 0 drives. */
 function train(
@@ -53,13 +54,40 @@ const codes = (m: Machine): string[] => trainRates(m).findings.map(f => f.code);
 
 describe('train rates', () => {
   it('give the published lunar train 64/38 · 48/24 · 127/32 = 254/19 (Freeth et al., Nature 444, 2006)', () => {
-    const m = train(4, [[0, 64], [1, 38], [1, 48], [2, 24], [2, 127], [3, 32]], [[0, 1], [2, 3], [4, 5]]); // prettier-ignore
+    const m = train(
+      4,
+      [
+        [0, 64],
+        [1, 38],
+        [1, 48],
+        [2, 24],
+        [2, 127],
+        [3, 32],
+      ],
+      [
+        [0, 1],
+        [2, 3],
+        [4, 5],
+      ],
+    );
     expect(rate(m, 'a3')).to.equal('-254/19');
     expect(codes(m)).to.deep.equal([]);
   });
 
   it('give motion work 12 : 1 (common practice, no source)', () => {
-    const m = train(3, [[0, 12], [1, 36], [1, 10], [2, 40]], [[0, 1], [2, 3]]); // prettier-ignore
+    const m = train(
+      3,
+      [
+        [0, 12],
+        [1, 36],
+        [1, 10],
+        [2, 40],
+      ],
+      [
+        [0, 1],
+        [2, 3],
+      ],
+    );
     expect(rate(m, 'a2')).to.equal('1/12');
   });
 
@@ -74,13 +102,17 @@ describe('train rates', () => {
       expect(Math.sign(toNumber(trainRates(row(n)).rates[`a${n - 1}`]!))).to.equal(n % 2 === 1 ? 1 : -1);
   });
 
-  it('solve a planetary set: sun 24, planet 18, ring 60 held: arm 2/7, planet −20/21 in the arm (conventions 8)', () => {
-    const m = KINDS['planets in copies']!;
-    expect(rate(m, 'arm')).to.equal('2/7');
-    expect(rate(m, 'planet')).to.equal('-20/21');
-    const { rates } = trainRates(m);
-    expect(toFraction(add(rates['planet']!, rates['arm']!))).to.equal('-2/3');
-  });
+  it(
+    'solve a planetary set: sun 24, planet 18, ring 60 held: arm 2/7, planet −20/21 in the ' +
+      'arm (conventions 8)',
+    () => {
+      const m = KINDS['planets in copies']!;
+      expect(rate(m, 'arm')).to.equal('2/7');
+      expect(rate(m, 'planet')).to.equal('-20/21');
+      const { rates } = trainRates(m);
+      expect(toFraction(add(rates['planet']!, rates['arm']!))).to.equal('-2/3');
+    },
+  );
 
   it('solve a ring and a chain: both keep the sense', () => {
     expect(rate(KINDS['ring']!, 'ring')).to.equal('1/3');
@@ -108,28 +140,109 @@ describe('train rates', () => {
   });
 
   it('find three wheels in a ring locked, and say which mesh and what it asks', () => {
-    const m = train(3, [[0, 20], [1, 20], [2, 20]], [[0, 1], [1, 2], [2, 0]]); // prettier-ignore
+    const m = train(
+      3,
+      [
+        [0, 20],
+        [1, 20],
+        [2, 20],
+      ],
+      [
+        [0, 1],
+        [1, 2],
+        [2, 0],
+      ],
+    );
     const [finding, ...more] = trainRates(m).findings;
     expect(more).to.deep.equal([]);
-    expect(finding!.code).to.equal('locked');
-    expect(finding!.subjects[0]).to.equal('m2');
-    expect([finding!.data['asked'], finding!.data['given']]).to.deep.equal(['-1', '1']);
-    const five = train(5, [[0, 20], [1, 30], [2, 24], [3, 40], [4, 18]], [[0, 1], [1, 2], [2, 3], [3, 4], [4, 0]]); // prettier-ignore
+    expect([finding!.code, finding!.subjects[0]]).to.deep.equal(['locked', 'm2']);
+    expect(finding!.data).to.deep.equal({ asked: '-1', given: '1' });
+    const five = train(
+      5,
+      [
+        [0, 20],
+        [1, 30],
+        [2, 24],
+        [3, 40],
+        [4, 18],
+      ],
+      [
+        [0, 1],
+        [1, 2],
+        [2, 3],
+        [3, 4],
+        [4, 0],
+      ],
+    );
     expect(codes(five), 'whatever the counts').to.deep.equal(['locked']);
   });
 
   it('accept a loop that agrees and refuse one that does not', () => {
-    const loop = (last: number): Machine => train(3, [[0, 20], [1, 40], [1, 30], [2, 30], [0, 16], [2, last]], [[0, 1], [2, 3], [4, 5]]); // prettier-ignore
+    const loop = (last: number): Machine =>
+      train(
+        3,
+        [
+          [0, 20],
+          [1, 40],
+          [1, 30],
+          [2, 30],
+          [0, 16],
+          [2, last],
+        ],
+        [
+          [0, 1],
+          [2, 3],
+          [4, 5],
+        ],
+      );
     expect(codes(loop(32)), 'an odd ring').to.deep.equal(['locked']);
-    const twice = train(2, [[0, 20], [1, 40], [0, 30], [1, 40]], [[0, 1], [2, 3]]); // prettier-ignore
+    const twice = train(
+      2,
+      [
+        [0, 20],
+        [1, 40],
+        [0, 30],
+        [1, 40],
+      ],
+      [
+        [0, 1],
+        [2, 3],
+      ],
+    );
     const { code, data } = trainRates(twice).findings[0]!;
-    expect([code, data['asked'], data['given']], 'two ways, and what each gives').to.deep.equal(['contradiction', '-3/4', '-1/2']); // prettier-ignore
-    const four = train(4, [[0, 20], [1, 20], [2, 20], [3, 20]], [[0, 1], [1, 2], [2, 3], [3, 0]]); // prettier-ignore
+    expect({ code, ...data }, 'two ways, and what each gives').to.deep.equal({
+      code: 'contradiction',
+      asked: '-3/4',
+      given: '-1/2',
+    });
+    const four = train(
+      4,
+      [
+        [0, 20],
+        [1, 20],
+        [2, 20],
+        [3, 20],
+      ],
+      [
+        [0, 1],
+        [1, 2],
+        [2, 3],
+        [3, 0],
+      ],
+    );
     expect(codes(four)).to.deep.equal([]);
   });
 
   it('say what is not driven', () => {
-    const m = train(3, [[0, 20], [1, 20], [2, 20]], [[0, 1]]); // prettier-ignore
+    const m = train(
+      3,
+      [
+        [0, 20],
+        [1, 20],
+        [2, 20],
+      ],
+      [[0, 1]],
+    );
     expect(trainRates(m).findings.map(f => [f.code, f.subjects[0]])).to.deep.equal([['not-driven', 'a2']]);
   });
 
@@ -137,8 +250,12 @@ describe('train rates', () => {
     const apart = arrange(
       { a: {}, far: { at: [50, 0] }, arm: { at: [90, 0] }, bird: { frame: 'arm', at: [20, 0] }, stray: {} },
       { 'a.w': 20, 'far.u': 30, 'far.w': 20, 'bird.w': 30, 'arm.w': 20 },
-      [['a.w', 'far.u'], ['far.w', 'bird.w'], ['a.w', 'arm.w']],
-    ); // prettier-ignore
+      [
+        ['a.w', 'far.u'],
+        ['far.w', 'bird.w'],
+        ['a.w', 'arm.w'],
+      ],
+    );
     expect(codes(apart)).to.include('frames-differ');
     const stray = apart;
     const found = trainRates(stray).findings.filter(f => f.code === 'not-driven');
@@ -190,7 +307,22 @@ describe('train rates', () => {
 describe('published trains', () => {
   // Freeth et al., Nature 444, 2006: the Metonic train, 64/38 · 53/96 · 15/53 = 5/19 of a turn a year.
   it('Metonic: 5/19', () => {
-    const m = train(4, [[0, 64], [1, 38], [1, 53], [2, 96], [2, 15], [3, 53]], [[0, 1], [2, 3], [4, 5]]); // prettier-ignore
+    const m = train(
+      4,
+      [
+        [0, 64],
+        [1, 38],
+        [1, 53],
+        [2, 96],
+        [2, 15],
+        [3, 53],
+      ],
+      [
+        [0, 1],
+        [2, 3],
+        [4, 5],
+      ],
+    );
     expect(rate(m, 'a3')).to.equal('-5/19');
   });
 
@@ -198,33 +330,86 @@ describe('published trains', () => {
   it('Saros: 940/4237', () => {
     const counts = [64, 38, 53, 96, 27, 223, 188, 53, 30, 54];
     const wheels = counts.map((c, i) => [Math.ceil(i / 2), c] as const);
-    const m = train(6, wheels, [[0, 1], [2, 3], [4, 5], [6, 7], [8, 9]]); // prettier-ignore
+    const m = train(6, wheels, [
+      [0, 1],
+      [2, 3],
+      [4, 5],
+      [6, 7],
+      [8, 9],
+    ]);
     expect(rate(m, 'a5')).to.equal('-940/4237');
   });
 });
 
 describe('a published ancient machine as a whole', () => {
-  // Freeth et al., Nature 444, 2006, and Freeth, Jones, Steele and Bitsakis, Nature 454, 2008: the trains from the mean-year
-  // wheel b to the moon, the Metonic, Callippic, Games, Saros and Exeligmos pointers; the arm-borne pin and slot left out.
+  // Freeth et al., Nature 444, 2006, and Freeth, Jones, Steele and Bitsakis, Nature 454, 2008: the trains from the
+  // mean-year wheel b to the moon, the Metonic, Callippic, Games, Saros and Exeligmos pointers; the arm-borne pin
+  // and slot left out.
   // Wheels by the names of the papers; every rate in turns a year.
   const m = arrange(
     {
-      b: {}, c: { at: [40, 0] }, d: { at: [80, 0] }, e: { at: [120, 0] }, l: { at: [0, 40] }, m: { at: [0, 80] },
-      n: { at: [0, 120] }, o: { at: [20, 150] }, p: { at: [40, 150] }, q: { at: [60, 150] }, e3: { with: 'e' },
-      f: { at: [150, 40] }, g: { at: [180, 40] }, h: { at: [210, 40] }, i: { at: [240, 40] },
+      b: {},
+      c: { at: [40, 0] },
+      d: { at: [80, 0] },
+      e: { at: [120, 0] },
+      l: { at: [0, 40] },
+      m: { at: [0, 80] },
+      n: { at: [0, 120] },
+      o: { at: [20, 150] },
+      p: { at: [40, 150] },
+      q: { at: [60, 150] },
+      e3: { with: 'e' },
+      f: { at: [150, 40] },
+      g: { at: [180, 40] },
+      h: { at: [210, 40] },
+      i: { at: [240, 40] },
     },
     {
-      'b.b2': 64, 'c.c1': 38, 'c.c2': 48, 'd.d1': 24, 'd.d2': 127, 'e.e2': 32,
-      'l.l1': 38, 'l.l2': 53, 'm.m1': 96, 'm.m2': 15, 'm.m3': 27, 'n.n1': 53, 'n.n2': 57, 'n.n3': 15,
-      'o.o1': 60, 'p.p1': 60, 'p.p2': 12, 'q.q1': 60,
-      'e3.e3': 223, 'e3.e4': 188, 'f.f1': 53, 'f.f2': 30, 'g.g1': 54, 'g.g2': 20, 'h.h1': 60, 'h.h2': 15, 'i.i1': 60,
+      'b.b2': 64,
+      'c.c1': 38,
+      'c.c2': 48,
+      'd.d1': 24,
+      'd.d2': 127,
+      'e.e2': 32,
+      'l.l1': 38,
+      'l.l2': 53,
+      'm.m1': 96,
+      'm.m2': 15,
+      'm.m3': 27,
+      'n.n1': 53,
+      'n.n2': 57,
+      'n.n3': 15,
+      'o.o1': 60,
+      'p.p1': 60,
+      'p.p2': 12,
+      'q.q1': 60,
+      'e3.e3': 223,
+      'e3.e4': 188,
+      'f.f1': 53,
+      'f.f2': 30,
+      'g.g1': 54,
+      'g.g2': 20,
+      'h.h1': 60,
+      'h.h2': 15,
+      'i.i1': 60,
     },
     [
-      ['b.b2', 'c.c1'], ['c.c2', 'd.d1'], ['d.d2', 'e.e2'], ['b.b2', 'l.l1'], ['l.l2', 'm.m1'], ['m.m2', 'n.n1'],
-      ['n.n2', 'o.o1'], ['n.n3', 'p.p1'], ['p.p2', 'q.q1'], ['m.m3', 'e3.e3'], ['e3.e4', 'f.f1'], ['f.f2', 'g.g1'],
-      ['g.g2', 'h.h1'], ['h.h2', 'i.i1'],
+      ['b.b2', 'c.c1'],
+      ['c.c2', 'd.d1'],
+      ['d.d2', 'e.e2'],
+      ['b.b2', 'l.l1'],
+      ['l.l2', 'm.m1'],
+      ['m.m2', 'n.n1'],
+      ['n.n2', 'o.o1'],
+      ['n.n3', 'p.p1'],
+      ['p.p2', 'q.q1'],
+      ['m.m3', 'e3.e3'],
+      ['e3.e4', 'f.f1'],
+      ['f.f2', 'g.g1'],
+      ['g.g2', 'h.h1'],
+      ['h.h2', 'i.i1'],
     ],
-  ); // prettier-ignore
+  );
   const size = (id: string): string => rate(m, id).replace('-', '');
 
   it('turns every pointer as published, one wheel shared by several trains', () => {
@@ -306,14 +491,22 @@ describe('a planetary set, whichever member is held', () => {
     });
   }
 
-  // Shigley and Mischke, Mechanical Engineering Design, planetary example (from memory): sun 20 driven at 100 turns a minute,
-  // planet 30, ring 80 held: the arm makes 20 the same way, the planet 33 1/3 the other way.
+  // Shigley and Mischke, Mechanical Engineering Design, planetary example (from memory): sun 20 driven at 100 turns
+  // a minute, planet 30, ring 80 held: the arm makes 20 the same way, the planet 33 1/3 the other way.
   it('as worked in a textbook: sun 20, planet 30, ring 80 held', () => {
     const m = arrange(
-      { sun: {}, arm: { with: 'sun' }, ring: { with: 'sun', held: true }, planet: { frame: 'arm', at: [50, 0] } },
+      {
+        sun: {},
+        arm: { with: 'sun' },
+        ring: { with: 'sun', held: true },
+        planet: { frame: 'arm', at: [50, 0] },
+      },
       { 'sun.w': 20, 'planet.w': 30, 'ring.ring': 80 },
-      [['sun.w', 'planet.w'], ['planet.w', 'ring.ring', 'internal']],
-    ); // prettier-ignore
+      [
+        ['sun.w', 'planet.w'],
+        ['planet.w', 'ring.ring', 'internal'],
+      ],
+    );
     expect(toFraction(mul(trainRates(m).rates['arm']!, rational(100)))).to.equal('20');
     expect(toFraction(mul(groundRate(m, trainRates(m).rates, 'planet')!, rational(100)))).to.equal('-100/3');
   });
@@ -327,9 +520,12 @@ describe('a planetary set, whichever member is held', () => {
       ),
     };
     const [found, ...more] = trainRates(free).findings;
-    expect([found!.code, found!.subjects[0], more.length], 'one finding, and the ring is what to hold').to.deep.equal(['second-freedom', 'ring', 0]); // prettier-ignore
+    expect(
+      [found!.code, found!.subjects[0], more.length],
+      'one finding, and the ring is what to hold',
+    ).to.deep.equal(['second-freedom', 'ring', 0]);
     expect(rate(free, 'arm')).to.equal('free');
-    const held = editForFix(found!.fixes[0]!)(free);
+    const held = withFix(free, found!.fixes[0]);
     expect(rate(held, 'arm')).to.equal(toFraction(rational(S, S + R)));
     expect(codes(held)).to.deep.equal([]);
   });

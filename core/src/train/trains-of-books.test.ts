@@ -11,8 +11,8 @@ const drivenBy = (m: Machine, member: string): Machine => ({
 });
 
 describe('trains of clocks', () => {
-  // The eight-day clock of the handbooks of horology: great wheel 96 on the centre pinion of 8, centre wheel 60, third pinion 8
-  // and wheel 56, escape pinion 7 and wheel of 30 with a seconds pendulum (from memory).
+  // The eight-day clock of the handbooks of horology: great wheel 96 on the centre pinion of 8, centre wheel 60,
+  // third pinion 8 and wheel 56, escape pinion 7 and wheel of 30 with a seconds pendulum (from memory).
   const clock = arrange(
     {
       centre: {},
@@ -89,8 +89,8 @@ describe('trains of clocks', () => {
 });
 
 describe('epicyclic gearing as the handbooks tabulate it', () => {
-  // Machinery's Handbook, epicyclic gearing: for a driver A, a follower D and planets B and C on one arbor carried by the
-  // driver (or follower): the forms 1 ± (A·C)/(B·D) with a fixed wheel A, external or internal (from memory).
+  // Machinery's Handbook, epicyclic gearing: for a driver A, a follower D and planets B and C on one arbor carried
+  // by the driver (or follower): the forms 1 ± (A·C)/(B·D) with a fixed wheel A, external or internal (from memory).
   const compound = (inner: 'external' | 'internal', A: number, B: number, C: number, D: number): Machine =>
     arrange(
       {
@@ -153,22 +153,26 @@ describe('epicyclic gearing as the handbooks tabulate it', () => {
     expect(rate(holdMember('planet')(m), 'follower')).to.equal('3/2');
   });
 
-  it('an idler on the arm between equal wheels keeps a carried wheel pointing one way (common practice, no source)', () => {
-    for (const idler of [12, 25, 60]) {
-      const m = arrange(
-        {
-          arm: {},
-          fixed: { with: 'arm', held: true },
-          between: { frame: 'arm', at: [40, 0] },
-          globe: { frame: 'arm', at: [80, 0] },
-        },
-        { 'fixed.w': 30, 'between.w': idler, 'globe.w': 30 },
-        [
-          ['fixed.w', 'between.w'],
-          ['between.w', 'globe.w'],
-        ],
-      );
-      expect(rate(m, 'globe'), 'on the arm').to.equal('-1');
-    }
-  });
+  it(
+    'an idler on the arm between equal wheels keeps a carried wheel pointing one way ' +
+      '(common practice, no source)',
+    () => {
+      for (const idler of [12, 25, 60]) {
+        const m = arrange(
+          {
+            arm: {},
+            fixed: { with: 'arm', held: true },
+            between: { frame: 'arm', at: [40, 0] },
+            globe: { frame: 'arm', at: [80, 0] },
+          },
+          { 'fixed.w': 30, 'between.w': idler, 'globe.w': 30 },
+          [
+            ['fixed.w', 'between.w'],
+            ['between.w', 'globe.w'],
+          ],
+        );
+        expect(rate(m, 'globe'), 'on the arm').to.equal('-1');
+      }
+    },
+  );
 });

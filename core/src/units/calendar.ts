@@ -28,8 +28,9 @@ const DAY = rational(86400n);
 const J2000 = 2451545;
 
 /**
- * The Julian day number that begins at noon of a day, by whole-number arithmetic that holds for every year. 4 October 1957
- * is 2436116 (Meeus, ch. 7, example 7.a: 2436116.31 at 19:26:24). Source: the civil-from-days method, derived from 400-year cycles.
+ * The Julian day number that begins at noon of a day, by whole-number arithmetic that holds for every year. 4
+ * October 1957 is 2436116 (Meeus, ch. 7, example 7.a: 2436116.31 at 19:26:24). Source: the civil-from-days method,
+ * derived from 400-year cycles.
  */
 export function julianDayNumber(year: number, month: number, day: number): number {
   const y = month <= 2 ? year - 1 : year;
@@ -73,19 +74,24 @@ export function dateFrom(seconds: Rational): CivilDate | undefined {
   return { ...day, seconds: sub(fromMidnight, mul(rational(days), DAY)) };
 }
 
+const DAY_TEXT = String.raw`([+-−]?\d{1,6})-(\d{1,2})-(\d{1,2})`;
+const CLOCK_TEXT = String.raw`(\d{1,2}):(\d{2})(?::(\d{2}(?:\.\d{1,9})?))?`;
+const DATE = new RegExp(String.raw`^\s*${DAY_TEXT}(?:[T\s]+${CLOCK_TEXT})?\s*(?:Z|UTC)?\s*$`, 'i');
+
 /**
- * Reads a date such as 2026-11-25, 2026-11-25 06:30, 2026-11-25T06:30:00Z or -0044-03-15. Years before 1583 are taken in the
- * same calendar, carried back.
+ * Reads a date such as 2026-11-25, 2026-11-25 06:30, 2026-11-25T06:30:00Z or -0044-03-15. Years before 1583 are
+ * taken in the same calendar, carried back.
  */
 export function parseDate(text: string): Result<CivilDate> {
-  const read = /^\s*([+-−]?\d{1,6})-(\d{1,2})-(\d{1,2})(?:[T\s]+(\d{1,2}):(\d{2})(?::(\d{2}(?:\.\d{1,9})?))?)?\s*(?:Z|UTC)?\s*$/i.exec(text); // prettier-ignore
+  const read = DATE.exec(text);
   if (!read) return fail('date-unreadable', { text: text.trim() });
   const [year, month, day] = [read[1]?.replace('−', '-'), read[2], read[3]].map(Number) as [
     number,
     number,
     number,
   ];
-  if (year < FIRST_YEAR || year > LAST_YEAR) return fail('date-out-of-range', { year, first: FIRST_YEAR, last: LAST_YEAR }); // prettier-ignore
+  if (year < FIRST_YEAR || year > LAST_YEAR)
+    return fail('date-out-of-range', { year, first: FIRST_YEAR, last: LAST_YEAR });
   const days = month >= 1 && month <= 12 ? daysIn(year, month) : 0;
   if (day < 1 || day > days) return fail('date-no-day', { text: text.trim(), days });
   const [h, min] = [Number(read[4] ?? 0), Number(read[5] ?? 0)];

@@ -1,6 +1,9 @@
 import { toNumber, type Rational } from '../rational/index.ts';
 
-/** A double with so many significant digits, without a trailing exponent for everyday sizes: figure(1234.56, 3) = "1230". */
+/**
+ * A double with so many significant digits, without a trailing exponent for everyday sizes: figure(1234.56, 3) =
+ * "1230".
+ */
 export function figure(x: number, digits: number): string {
   if (x === 0) return '0';
   if (!Number.isFinite(x)) return x > 0 ? '∞' : '−∞';

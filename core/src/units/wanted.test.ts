@@ -87,13 +87,22 @@ describe('periods as people write them', () => {
 
   it('reads readings per distance, and makes a rate of them and the way the drive rolls', () => {
     const rate = (wanted: string, travel: string): string =>
-      toFraction(must(wantedRate(must(parseWanted(wanted)), { seconds: undefined, metres: must(parseTravel(travel)) }))); // prettier-ignore
+      toFraction(
+        must(
+          wantedRate(must(parseWanted(wanted)), { seconds: undefined, metres: must(parseTravel(travel)) }),
+        ),
+      );
     expect(rate('1 per m', '0.4 m round')).to.equal('2/5');
     expect(rate('one turn per metre', '400 mm')).to.equal('2/5');
     expect(rate('1 per 0.4 m', '0.4 m')).to.equal('1');
     expect(rate('10 turns per km', '2 m round')).to.equal('1/50');
     expect(rate('1 per 100 ft', '1 ft')).to.equal('1/100');
-    const across = must(wantedRate(must(parseWanted('1 per m')), { seconds: undefined, metres: must(parseTravel('127.32395 mm across')) })); // prettier-ignore
+    const across = must(
+      wantedRate(must(parseWanted('1 per m')), {
+        seconds: undefined,
+        metres: must(parseTravel('127.32395 mm across')),
+      }),
+    );
     expect(toNumber(across), 'π times the diameter').to.be.closeTo(0.4, 1e-7);
     expect(code(wantedRate(must(parseWanted('1 per m')), { seconds: undefined }))).to.equal(
       'drive-has-no-travel',
@@ -143,12 +152,16 @@ describe('periods as people write them', () => {
 });
 
 describe('standard modules', () => {
-  it('are ascending, each once; series I of ISO 54 is among them, and nothing between 1 and 1.125 (from memory)', () => {
-    expect([...STANDARD_MODULES].sort((a, b) => a - b)).to.deep.equal([...STANDARD_MODULES]);
-    expect(new Set(STANDARD_MODULES).size).to.equal(STANDARD_MODULES.length);
-    expect(STANDARD_MODULES).to.include.members([1, 1.25, 1.5, 2, 2.5, 3, 4, 5, 6, 8, 10]);
-    expect(STANDARD_MODULES.filter(m => m >= 1 && m < 1.25)).to.deep.equal([1, 1.125]);
-  });
+  it(
+    'are ascending, each once; series I of ISO 54 is among them, and nothing between 1 and ' +
+      '1.125 (from memory)',
+    () => {
+      expect([...STANDARD_MODULES].sort((a, b) => a - b)).to.deep.equal([...STANDARD_MODULES]);
+      expect(new Set(STANDARD_MODULES).size).to.equal(STANDARD_MODULES.length);
+      expect(STANDARD_MODULES).to.include.members([1, 1.25, 1.5, 2, 2.5, 3, 4, 5, 6, 8, 10]);
+      expect(STANDARD_MODULES.filter(m => m >= 1 && m < 1.25)).to.deep.equal([1, 1.125]);
+    },
+  );
 });
 
 describe('numbers on screen', () => {

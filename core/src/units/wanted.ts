@@ -76,7 +76,8 @@ function parseFigure(t: string): Result<Wanted> {
 }
 
 const PER_DISTANCE = new RegExp(
-  String.raw`^(${NUMBER}|one|a)?\s*(?:turns?)?\s*(?:per|every|in|an?)\s+(${NUMBER})?\s*(mm|cm|m|km|met(?:re|er)s?|in|inch(?:es)?|ft|feet|foot)$`,
+  String.raw`^(${NUMBER}|one|a)?\s*(?:turns?)?\s*(?:per|every|in|an?)\s+(${NUMBER})?\s*` +
+    String.raw`(mm|cm|m|km|met(?:re|er)s?|in|inch(?:es)?|ft|feet|foot)$`,
   'i',
 );
 
@@ -150,7 +151,8 @@ function parseSeconds(text: string): Result<Rational> {
 }
 
 const BEATS = new RegExp(
-  String.raw`^(${NUMBER})\s*beats?\s*(?:per|an|/)\s*(?:h|hour)\s*,?\s*(?:with|of|on|at)?\s*(?:an?\s+escape wheel of)?\s*(\d+)\s*teeth$`,
+  String.raw`^(${NUMBER})\s*beats?\s*(?:per|an|/)\s*(?:h|hour)\s*,?\s*(?:with|of|on|at)?\s*` +
+    String.raw`(?:an?\s+escape wheel of)?\s*(\d+)\s*teeth$`,
   'i',
 );
 
@@ -166,10 +168,13 @@ function beatSeconds(beatsText: string, teethText: string): Result<Rational> {
 function unitOf(name: string): Result<Rational> {
   const seconds = secondsIn(name);
   if (seconds) return ok(seconds);
-  return isBareYear(name) ? fail('year-unnamed', { unit: name }) : fail('unit-unknown', { unit: name });
+  return isBareYear(name) ? fail('year-unnamed') : fail('unit-unknown', { unit: name });
 }
 
-/** What is known of the drive: the seconds of a turn (undefined when its speed is free), and the metres it rolls in one. */
+/**
+ * What is known of the drive: the seconds of a turn (undefined when its speed is free), and the metres it rolls in
+ * one.
+ */
 export interface DriveFacts {
   readonly seconds: Rational | undefined;
   readonly metres?: Rational | undefined;

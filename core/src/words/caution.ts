@@ -18,5 +18,6 @@ export const CAUTIONS: Readonly<Record<Caution, string>> = {
   'small-parts': 'Small pins are swallowed easily: keep them from children.',
   mains: 'Mains power belongs to a licensed person and to local codes; guard what a motor drives.',
   strength:
-    'No figure here proves strength. Nothing made from it is for lifting people or for safety parts; mains power and hanging weights are for local codes and a licensed person.',
+    'No figure here proves strength. Nothing made from it is for lifting people or for ' +
+    'safety parts; mains power and hanging weights are for local codes and a licensed person.',
 };

@@ -3,8 +3,8 @@ import { div, type Rational, rational, sign, toNumber } from '../rational/index.
 import { figure, sayTime } from '../units/index.ts';
 
 /**
- * An error of rate in the output's own terms: "fast by one day in 61 Julian years", "slow by one minute in 12 days", or by
- * one degree in so many turns where the drive has no period. `rate` is the wanted one, by size.
+ * An error of rate in the output's own terms: "fast by one day in 61 Julian years", "slow by one minute in 12
+ * days", or by one degree in so many turns where the drive has no period. `rate` is the wanted one, by size.
  */
 export function sayDrift(error: Rational, rate: Rational, driveSeconds: Rational | undefined): string {
   if (sign(error) === 0) return 'exact';

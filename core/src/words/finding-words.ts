@@ -1,4 +1,4 @@
-import type { Finding } from '../result/index.ts';
+import type { FindingCode, Findings } from '../result/index.ts';
 
 /** A finding in words: what it is, why, and what would mend it when no single change does. */
 export interface FindingWords {
@@ -8,13 +8,11 @@ export interface FindingWords {
 }
 
 /** What a finding tells of itself. */
-interface Speaker {
+export interface Speaker<C extends FindingCode> {
   /** The name of the n-th subject. */
   readonly name: (n?: number) => string;
-  readonly num: (key: string) => number;
-  readonly text: (key: string) => string;
-  readonly data: Finding['data'];
+  readonly data: Readonly<Findings[C]>;
 }
 
-/** How a finding is said. */
-export type Words = (s: Speaker) => FindingWords;
+/** How every finding is said, from what it carries. */
+export type Wordings = { readonly [C in FindingCode]: (s: Speaker<C>) => FindingWords };

@@ -1,5 +1,6 @@
 export * from './problem.ts';
 export * from './finding.ts';
+export * from './fix-words.ts';
 export type { FindingWords } from './finding-words.ts';
 export * from './caution.ts';
 export * from './drift.ts';

@@ -1,15 +1,17 @@
 import { expect } from 'chai';
 import { readFileSync } from 'node:fs';
 import { derive } from '../derive/index.ts';
-import { editForFix, type Machine, readMachine, setArbor, setLayout, setWheel } from '../machine/index.ts';
-import { finding, must } from '../result/index.ts';
+import { type Machine, readMachine, setArbor, setLayout, setWheel } from '../machine/index.ts';
+import { type Finding, type FindingCode, type Findings, type Fix, fix, must } from '../result/index.ts';
+import { withFix } from '../../test/find.ts';
 import { sayFinding, sayFix } from './index.ts';
 
 const clock = must(
   readMachine(readFileSync(new URL('../../../demo/saltreach-tide-clock.json', import.meta.url), 'utf8')),
 );
-const say = (code: string, subjects: string[], data: Record<string, string | number> = {}): string => {
-  const { title, why, advice } = sayFinding(finding(code, 'stop', 'plan', subjects, data), clock);
+const say = <C extends FindingCode>(code: C, subjects: string[], data: Findings[C]): string => {
+  const found = { code, severity: 'stop', station: 'plan', subjects, data, fixes: [] };
+  const { title, why, advice } = sayFinding(found as unknown as Finding, clock);
   return `${title}. ${why} ${advice ?? ''}`;
 };
 /** What a machine's findings of a code say. */
@@ -22,15 +24,21 @@ const said = (m: Machine, code: string): string => {
 
 describe('what the layout says', () => {
   it('names both things that strike, and by how much', () => {
-    expect(say('wheels-strike', ['wheel1', 'wheel3b'], { overlap: 2.345, moving: 0 })).to.match(
+    expect(say('wheels-strike', ['wheel1', 'wheel3b'], { overlap: 2.345, moving: false })).to.match(
       /^Tide hand wheel 1 \(83\) strikes Moon-age dial wheel 2 \(105\)\. They overlap by 2\.35 mm in one layer and/,
     );
-    expect(say('wheels-strike', ['wheel1', 'wheel3b'], { overlap: 1, moving: 1 })).to.include(
+    expect(say('wheels-strike', ['wheel1', 'wheel3b'], { overlap: 1, moving: true })).to.include(
       'room that they sweep',
     );
-    expect(say('arbors-strike', ['arbor1', 'arbor3'], { overlap: 0.5 })).to.include('Tide hand lay arbor');
-    expect(say('pillar-strikes', ['wheel1', 'pillar3'], { overlap: 0.5 })).to.include('pillar 3');
-    expect(say('outside-envelope', ['wheel1'], { overlap: 7 })).to.match(/sticks out.*7\.00 mm/);
+    expect(say('arbors-strike', ['arbor1', 'arbor3'], { overlap: 0.5, moving: false })).to.include(
+      'Tide hand lay arbor',
+    );
+    expect(say('pillar-strikes', ['wheel1', 'pillar3'], { overlap: 0.5, moving: false })).to.include(
+      'pillar 3',
+    );
+    expect(say('outside-envelope', ['wheel1'], { overlap: 7, moving: false })).to.match(
+      /sticks out.*7\.00 mm/,
+    );
   });
 
   it('of a loop says the distance there is, the one it needs, and the sum of teeth that would close it', () => {
@@ -42,21 +50,31 @@ describe('what the layout says', () => {
   });
 
   it('of bores, tubes and holes says both measures', () => {
-    const bored = setWheel('wheel1', { bore: { kind: 'round', diameter: 3 } })(setArbor('drive', { section: { kind: 'rod', diameter: 6 } })(clock)); // prettier-ignore
+    const bored = setWheel('wheel1', { bore: { kind: 'round', diameter: 3 } })(
+      setArbor('drive', { section: { kind: 'rod', diameter: 6 } })(clock),
+    );
     expect(said(bored, 'bore-not-for-tube')).to.match(
       /Bored 3\.00 mm; the arbor it sits on measures 6\.00 mm/,
     );
     expect(say('tube-binds', ['arbor2', 'drive'], { bore: 4, inner: 4, least: 0.02 })).to.include('0.02 mm');
-    expect(say('holes-meet', ['arbor1', 'pillar1'], { bridge: -1, least: 2, plate: 'back' })).to.match(/run into each other by 1\.00 mm in the back plate/); // prettier-ignore
-    expect(say('holes-meet', ['arbor1', 'pillar1'], { bridge: 1.2, least: 2, plate: 'front' })).to.match(/1\.20 mm of stock/); // prettier-ignore
+    expect(say('holes-meet', ['arbor1', 'pillar1'], { bridge: -1, least: 2, plate: 'back' })).to.match(
+      /run into each other by 1\.00 mm in the back plate/,
+    );
+    expect(say('holes-meet', ['arbor1', 'pillar1'], { bridge: 1.2, least: 2, plate: 'front' })).to.match(
+      /1\.20 mm of stock/,
+    );
     expect(say('hole-at-edge', ['arbor1'], { edge: 0.4, least: 2, plate: 'front' })).to.include(
       '0.40 mm from the edge',
     );
   });
 
   it('of an arbor held on one side says at which mesh, and whether its teeth push most', () => {
-    expect(say('held-one-side', ['arbor4', 'mesh4'], { type: 'external' })).to.not.include('most of all');
-    expect(say('held-one-side', ['arbor4', 'mesh4'], { type: 'pegs' })).to.include('pegs most of all');
+    expect(say('held-one-side', ['arbor4', 'mesh4'], { type: 'external', side: 'back' })).to.not.include(
+      'most of all',
+    );
+    expect(say('held-one-side', ['arbor4', 'mesh4'], { type: 'pegs', side: 'back' })).to.include(
+      'pegs most of all',
+    );
     expect(said(clock, 'held-one-side')).to.match(/^Moon-age dial is held on one side only/);
   });
 
@@ -70,22 +88,20 @@ describe('what the layout says', () => {
   });
 
   it('of fixes says what they do, with the name of what they change', () => {
-    const fix = (code: string, subject: string, value: number): string =>
-      sayFix({ code, subject, value }, clock);
-    expect(fix('set-teeth', 'wheel1', 80)).to.equal('Tide hand wheel 1 (83): 80 teeth');
-    expect(fix('own-module', 'mesh1', 1.51234567)).to.equal('A module of their own, 1.51235 mm');
-    expect(fix('slot-bearing', 'mesh3', 1)).to.equal('Slots of 2.0 mm');
-    expect(fix('set-arm-layer', 'drive', 2)).to.equal('Its bar into layer 3');
-    expect(fix('grow-envelope', 'envelope', 161)).to.equal('Envelope of 161 mm');
+    const said = (...of: Parameters<typeof fix>): string => sayFix(fix(...of), clock);
+    expect(said('set-teeth', 'wheel1', 80)).to.equal('Tide hand wheel 1 (83): 80 teeth');
+    expect(said('own-module', 'mesh1', 1.51234567)).to.equal('A module of their own, 1.51235 mm');
+    expect(said('slot-bearing', 'mesh3', 1)).to.equal('Slots of 2.0 mm');
+    expect(said('set-arm-layer', 'drive', 2)).to.equal('Its bar into layer 3');
+    expect(said('grow-envelope', 'envelope', 161)).to.equal('Envelope of 161 mm');
   });
 });
 
 describe('fixes of the layout', () => {
-  const mended = (code: string, subject: string, value: number): Machine =>
-    editForFix({ code, subject, value })(clock);
+  const mended = (of: Fix): Machine => withFix(clock, of);
 
   it('give a pair a module of its own and leave all other wheels theirs', () => {
-    const m = mended('own-module', 'mesh3', 1.4);
+    const m = mended(fix('own-module', 'mesh3', 1.4));
     const own = m.toothings.at(-1)!;
     expect(own.size).to.deep.equal({ by: 'module', module: 1.4 });
     expect(m.wheels.filter(w => w.toothing === own.id).map(w => w.id)).to.deep.equal(['wheel3', 'wheel3b']);
@@ -93,24 +109,30 @@ describe('fixes of the layout', () => {
   });
 
   it('slot the axis that hangs on the mesh, along it', () => {
-    const m = mended('slot-bearing', 'mesh3', 1.5);
-    expect(m.axes.filter(a => a.slot).map(a => [a.id, a.slot])).to.deep.equal([['axis3', { joint: 'mesh3', travel: 1.5 }]]); // prettier-ignore
+    const m = mended(fix('slot-bearing', 'mesh3', 1.5));
+    expect(m.axes.filter(a => a.slot).map(a => [a.id, a.slot])).to.deep.equal([
+      ['axis3', { joint: 'mesh3', travel: 1.5 }],
+    ]);
   });
 
   it('bore tubes, press bores, hold on both sides, put bars in layers', () => {
     const arbor = (m: Machine, id: string): Extract<Machine['members'][number], { kind: 'arbor' }> =>
       m.members.find(x => x.id === id) as never;
-    expect(arbor(mended('set-tube', 'arbor2', 5), 'arbor2').section).to.deep.equal({ kind: 'tube', bore: 5, diameter: 6 }); // prettier-ignore
-    expect(arbor(mended('support-both', 'arbor4', 0), 'arbor4').support).to.equal('both');
-    expect(arbor(mended('set-arm-layer', 'drive', 3), 'drive').arm).to.deep.equal({ layer: 3 });
-    const pressed = mended('press-bore', 'wheel1', 0).wheels.find(w => w.id === 'wheel1')!;
+    expect(arbor(mended(fix('set-tube', 'arbor2', 5)), 'arbor2').section).to.deep.equal({
+      kind: 'tube',
+      bore: 5,
+      diameter: 6,
+    });
+    expect(arbor(mended(fix('support-both', 'arbor4')), 'arbor4').support).to.equal('both');
+    expect(arbor(mended(fix('set-arm-layer', 'drive', 3)), 'drive').arm).to.deep.equal({ layer: 3 });
+    const pressed = mended(fix('press-bore', 'wheel1')).wheels.find(w => w.id === 'wheel1')!;
     expect(pressed.bore && 'fit' in pressed.bore && pressed.bore.fit).to.equal('press');
   });
 
   it('grow a round envelope and no other', () => {
-    const region = mended('grow-envelope', 'envelope', 300).layout.envelope!.region;
+    const region = mended(fix('grow-envelope', 'envelope', 300)).layout.envelope!.region;
     expect(region.kind === 'circle' && region.diameter).to.equal(300);
     const none = setLayout({ envelope: undefined })(clock);
-    expect(editForFix({ code: 'grow-envelope', subject: 'envelope', value: 300 })(none)).to.equal(none);
+    expect(withFix(none, fix('grow-envelope', 'envelope', 300))).to.equal(none);
   });
 });

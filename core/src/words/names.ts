@@ -6,7 +6,10 @@ export function wheelName(wheel: Wheel): string {
   return `${wheel.name || wheel.id} (${count ?? 'open'})`;
 }
 
-/** The maker's name for whatever has that id: wheels with their counts, arbors, aims and toothings by name, meshes by their two wheels, axes by what stands on them. */
+/**
+ * The maker's name for whatever has that id: wheels with their counts, arbors, aims and toothings by name, meshes
+ * by their two wheels, axes by what stands on them.
+ */
 export function nameOf(machine: Machine, id: string): string {
   const wheel = byId(machine.wheels, id);
   if (wheel) return wheelName(wheel);

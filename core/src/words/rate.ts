@@ -2,7 +2,8 @@ import { absolute, type Rational, sign, toFraction, toNumber } from '../rational
 import { figure } from '../units/index.ts';
 
 /**
- * A rate in turns per turn of the drive: its sense as an arrow, and the exact fraction, or four figures where that is longer than `most`.
+ * A rate in turns per turn of the drive: its sense as an arrow, and the exact fraction, or four figures where that
+ * is longer than `most`.
  * `way` is the drive's, seen from the front: −1 for clockwise.
  */
 export function sayRate(rate: Rational | undefined, most = 24, way: 1 | -1 = 1): string {

@@ -28,7 +28,23 @@ describe('words of the search', () => {
   });
 
   it('say what would have to be allowed, for every limit', () => {
-    const limits: Limit[] = ['stages', 'most', 'least', 'stock', 'forbidden', 'noPrimes', 'positions', 'alike', 'stageRatio', 'largestOutside', 'centre', 'reach', 'hunting', 'exactTotal', 'coaxial']; // prettier-ignore
+    const limits: Limit[] = [
+      'stages',
+      'most',
+      'least',
+      'stock',
+      'forbidden',
+      'noPrimes',
+      'positions',
+      'alike',
+      'stageRatio',
+      'largestOutside',
+      'centre',
+      'reach',
+      'hunting',
+      'exactTotal',
+      'coaxial',
+    ];
     const said = limits.map(limit => sayRelaxed({ limit, query, best }));
     expect(new Set(said).size, 'each in words of its own').to.equal(limits.length);
     expect(said[0]).to.equal('allow 3 stages');

@@ -52,6 +52,8 @@ export function branchWorking(
     ],
     result: `${toFraction(branch.rate)}, ${figure(toNumber(ppm(branch.error)), 4)} ppm`,
     source:
-      'A train’s rate is the product of driving over the product of driven counts (Willis, Principles of Mechanism, 1841); v halves the spread of i / w between its least and greatest, derived here.',
+      'A train’s rate is the product of driving over the product of driven counts (Willis, ' +
+      'Principles of Mechanism, 1841); v halves the spread of i / w between its least and ' +
+      'greatest, derived here.',
   };
 }

@@ -21,7 +21,8 @@ export function contactWorking(state: MeshState): Working | undefined {
     ],
     steps: [
       'The line of action counts only where both flanks are involute: below, a root fillet or undercut ends it.',
-      `j = ${mm(state.playFromThinning, 4)} + ${mm(state.playFromSpread, 4)} = ${mm(state.play, 4)} along the pitch circle`,
+      `j = ${mm(state.playFromThinning, 4)} + ${mm(state.playFromSpread, 4)} = ` +
+        `${mm(state.play, 4)} along the pitch circle`,
     ],
     result: `${fixed(contactRatio, 3)}, play ${mm(state.play, 3)}`,
     source: 'ISO 21771; play from spread centres derived from the pitch triangle',

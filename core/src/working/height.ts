@@ -13,7 +13,11 @@ export function heightWorking({ machine, layout }: Pick<Derived, 'machine' | 'la
     title: 'Height of the pile',
     formula: 'H = Σ t + (n − 1) · g',
     values: [
-      { symbol: 't', meaning: 'thickness of each layer: its thickest wheel', value: thick.map(x => fixed(x, 2)).join(', ') }, // prettier-ignore
+      {
+        symbol: 't',
+        meaning: 'thickness of each layer: its thickest wheel',
+        value: thick.map(x => fixed(x, 2)).join(', '),
+      },
       {
         symbol: 't',
         meaning: 'thickness of each plate',

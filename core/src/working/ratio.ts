@@ -53,7 +53,8 @@ export function ratioWorking({ stages, wanted, driveSeconds, span, spanText }: R
     steps,
     result: `${toFraction(achieved)}, ${figure(toNumber(ppm(error)), 4)} ppm`,
     source:
-      'A train’s rate is the product of driving over the product of driven counts (Willis, Principles of Mechanism, 1841); errors as defined here.',
+      'A train’s rate is the product of driving over the product of driven counts (Willis, ' +
+      'Principles of Mechanism, 1841); errors as defined here.',
   };
 }
 

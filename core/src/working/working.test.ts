@@ -20,7 +20,10 @@ import {
 describe('show working', () => {
   it('of a ratio names product, fraction, error and drift', () => {
     const w = ratioWorking({
-      stages: [{ driving: 41, driven: 56 }, { driving: 61, driven: 84 }], // prettier-ignore
+      stages: [
+        { driving: 41, driven: 56 },
+        { driving: 61, driven: 84 },
+      ],
       wanted: must(parseRational('0.5316751872932182')),
       driveSeconds: rational(31557600n),
       span: must(parseSpan('100 Julian year')),
@@ -33,10 +36,31 @@ describe('show working', () => {
 
   it('of an output of a plan names its driver, the speed of a free drive, and the error', () => {
     const outputs = ['1/2', '1/7'].map((r, i) => ({ id: `o${i}`, rate: must(parseRational(r)) }));
-    const query = { outputs, drive: 'free' as const, school: 'cascade' as const, objective: 'worst error' as const, least: 12, most: 60, leastSum: 60, mostSum: 60 }; // prettier-ignore
+    const query = {
+      outputs,
+      drive: 'free' as const,
+      school: 'cascade' as const,
+      objective: 'worst error' as const,
+      least: 12,
+      most: 60,
+      leastSum: 60,
+      mostSum: 60,
+    };
     const choices = [
-      { from: undefined, stages: [{ driving: 30, driven: 30 }, { driving: 20, driven: 40 }] }, // prettier-ignore
-      { from: 0, stages: [{ driving: 20, driven: 40 }, { driving: 22, driven: 38 }] }, // prettier-ignore
+      {
+        from: undefined,
+        stages: [
+          { driving: 30, driven: 30 },
+          { driving: 20, driven: 40 },
+        ],
+      },
+      {
+        from: 0,
+        stages: [
+          { driving: 20, driven: 40 },
+          { driving: 22, driven: 38 },
+        ],
+      },
     ];
     const plan = planOf(query, 60, choices);
     const w = branchWorking(plan, plan.branches[1]!, outputs[1]!, id => id);
@@ -55,7 +79,9 @@ describe('show working', () => {
     const lost = lostMotionWorking(derived, member, slack, id => id);
     const parts = lost.steps.map(s => Number(/= ([\d.]+)°$/.exec(s)?.[1] ?? 0));
     expect(parts.reduce((a, b) => a + b, 0)).to.be.closeTo(slack.total, 2e-3);
-    const [, play, radius, faster] = /: ([\d.]+) mm \/ ([\d.]+) mm · 57\.296° · ([\d.]+) =/.exec(lost.steps[0]!)!.map(Number) as [number, number, number, number]; // prettier-ignore
+    const [, play, radius, faster] = /: ([\d.]+) mm \/ ([\d.]+) mm · 57\.296° · ([\d.]+) =/
+      .exec(lost.steps[0]!)!
+      .map(Number) as [number, number, number, number];
     expect((play / radius) * 57.296 * faster).to.be.closeTo(parts[0]!, 2e-3);
   });
 

@@ -11,7 +11,10 @@ export interface Batch {
   readonly parts: readonly FlatPart[];
 }
 
-/** All flat parts by process, material and thickness, in the order in which they first come; those without a figure apart. */
+/**
+ * All flat parts by process, material and thickness, in the order in which they first come; those without a figure
+ * apart.
+ */
 export function batchesOf(derived: Derived): { readonly batches: Batch[]; readonly left: LeftPart[] } {
   const { parts, left } = flatParts(derived);
   const batches = new Map<string, Batch & { parts: FlatPart[] }>();

@@ -13,8 +13,9 @@ export interface DigitStrip {
 }
 
 /**
- * The strip laid flat: π·diameter long, every digit in the middle of its own equal part, lines between. A face that moves up past the
- * window brings the next digit from below, so digits then follow each other downwards. Throws RangeError without digits.
+ * The strip laid flat: π·diameter long, every digit in the middle of its own equal part, lines between. A face that
+ * moves up past the window brings the next digit from below, so digits then follow each other downwards. Throws
+ * RangeError without digits.
  */
 export function digitStrip(strip: DigitStrip): Drawing {
   const { digits, diameter, width, moves } = strip;
@@ -28,7 +29,11 @@ export function digitStrip(strip: DigitStrip): Drawing {
     { x: width, y: length },
     { x: 0, y: length },
   ]);
-  const line = (y: number): Path => ({ start: { x: 0, y }, segments: [{ kind: 'line', to: { x: width, y } }], closed: false }); // prettier-ignore
+  const line = (y: number): Path => ({
+    start: { x: 0, y },
+    segments: [{ kind: 'line', to: { x: width, y } }],
+    closed: false,
+  });
   const labels = digits.map((text, i): Label => {
     const middle = (moves === 'up' ? digits.length - 1 - i : i) * part + part / 2;
     return { text, x: width / 2, y: middle - 0.36 * height, height, role: 'engrave' };
@@ -37,7 +42,8 @@ export function digitStrip(strip: DigitStrip): Drawing {
     title: `Digit strip, ${digits.length} parts, ${Number(diameter.toFixed(3))} mm across`,
     notes: [
       'True size, millimetres.',
-      `Wrap round a wheel ${Number(diameter.toFixed(3))} mm across; its face moves ${moves} past the window as it counts up.`,
+      `Wrap round a wheel ${Number(diameter.toFixed(3))} mm across; its face moves ${moves} ` +
+        'past the window as it counts up.',
       `A part is ${Number(part.toFixed(3))} mm long.`,
     ],
     groups: [

@@ -3,7 +3,10 @@ import type { Material, Process } from '../machine/index.ts';
 import { rateOf, sheetsOf } from '../make/index.ts';
 import type { FlatPart } from './flat-parts.ts';
 
-/** What one piece of a part takes. Time and cost are estimates: they leave out setting up, cooling, supports and mistakes. */
+/**
+ * What one piece of a part takes. Time and cost are estimates: they leave out setting up, cooling, supports and
+ * mistakes.
+ */
 export interface PartEstimate {
   /** Area of the face, mm², and volume, mm³. */
   readonly area: number;
@@ -22,8 +25,9 @@ const PIERCE = 1;
 const CHORD = 0.01;
 
 /**
- * Mass = area · thickness · density. A cutter goes the length of every line at its rate and needs a moment for each; a printer lays the whole
- * volume at its rate, as if it were printed full. Cost by weight, or by the sheet as the part of its area that the outline covers.
+ * Mass = area · thickness · density. A cutter goes the length of every line at its rate and needs a moment for
+ * each; a printer lays the whole volume at its rate, as if it were printed full. Cost by weight, or by the sheet as
+ * the part of its area that the outline covers.
  */
 export function estimateOf(part: FlatPart, process: Process, material: Material | undefined): PartEstimate {
   const size = (p: Path): number => Math.abs(signedArea(flatten(p, CHORD)));

@@ -53,7 +53,12 @@ export function flatParts(derived: Derived): { readonly parts: FlatPart[]; reado
     if (!drawing.ok) continue;
     const id = `plate ${plate.side}`;
     const shapes = drawing.value.groups.flatMap(g => g.shapes);
-    const of = { id, kind: 'plate' as const, name: `${plate.side} plate`, thickness: plate.band.to - plate.band.from }; // prettier-ignore
+    const of = {
+      id,
+      kind: 'plate' as const,
+      name: `${plate.side} plate`,
+      thickness: plate.band.to - plate.band.from,
+    };
     parts.push(partOf(derived.machine, { ...of, needed: 1 }, shapes, []));
   }
   parts.push(...armParts(derived));
@@ -117,7 +122,20 @@ function armParts(derived: Derived): FlatPart[] {
     const name = `arm, ${byId(machine.members, arm)?.name ?? ''}`;
     const outline = barsFrom(ends, armWidth(machine, layout.sizes, arm));
     const thickness = band.to - band.from;
-    return [{ id, kind: 'arm', name, number: numberOf(machine, id, 1), thickness, outline, holes: made, drilled: drillable(made), engraved: [], labels: [] }]; // prettier-ignore
+    return [
+      {
+        id,
+        kind: 'arm',
+        name,
+        number: numberOf(machine, id, 1),
+        thickness,
+        outline,
+        holes: made,
+        drilled: drillable(made),
+        engraved: [],
+        labels: [],
+      },
+    ];
   });
 }
 
@@ -148,7 +166,18 @@ function partOf(machine: Machine, of: Of, shapes: readonly Shape[], labels: read
   const holes = paths.filter(p => p !== outline);
   const { id, kind, name, thickness } = of;
   const engraved = shapes.filter(s => s.role === 'engrave').flatMap(s => s.paths);
-  return { id, kind, name, thickness, number: numberOf(machine, id, of.needed), outline, holes, drilled: drillable(holes), engraved, labels }; // prettier-ignore
+  return {
+    id,
+    kind,
+    name,
+    thickness,
+    number: numberOf(machine, id, of.needed),
+    outline,
+    holes,
+    drilled: drillable(holes),
+    engraved,
+    labels,
+  };
 }
 
 const numberOf = (machine: Machine, id: string, needed: number): number =>

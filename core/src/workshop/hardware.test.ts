@@ -6,10 +6,23 @@ import { hardwareList } from './index.ts';
 
 const wheel = (more: Partial<Wheel> = {}): Machine => ({
   ...newMachine('m'),
-  wheels: [{ id: 'w', name: 'Wheel', member: 'drive', toothing: 'toothing1', role: 'wheel', layer: 0, teeth: { kind: 'count', count: 30 }, ...more }], // prettier-ignore
+  wheels: [
+    {
+      id: 'w',
+      name: 'Wheel',
+      member: 'drive',
+      toothing: 'toothing1',
+      role: 'wheel',
+      layer: 0,
+      teeth: { kind: 'count', count: 30 },
+      ...more,
+    },
+  ],
 });
 const items = (m: Machine, item: string): (string | number)[][] =>
-  hardwareList(derive(m)).rows.filter(r => r[0] === item).map(r => [...r]); // prettier-ignore
+  hardwareList(derive(m))
+    .rows.filter(r => r[0] === item)
+    .map(r => [...r]);
 
 describe('the hardware list', () => {
   it('has a screw, a cross pin or a key for each wheel that is held so, and none for one that is pressed on', () => {
@@ -28,7 +41,13 @@ describe('the hardware list', () => {
   });
 
   it('puts equal things in one row, and says what they are for', () => {
-    const two: Machine = { ...wheel({ hold: 'grub screw' }), wheels: [...wheel({ hold: 'grub screw' }).wheels, { ...wheel().wheels[0]!, id: 'v', name: 'Other', layer: 1, hold: 'grub screw' }] }; // prettier-ignore
+    const two: Machine = {
+      ...wheel({ hold: 'grub screw' }),
+      wheels: [
+        ...wheel({ hold: 'grub screw' }).wheels,
+        { ...wheel().wheels[0]!, id: 'v', name: 'Other', layer: 1, hold: 'grub screw' },
+      ],
+    };
     const [row, more] = items(two, 'grub screw');
     expect(more).to.equal(undefined);
     expect(row![3]).to.equal(2);

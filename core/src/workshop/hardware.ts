@@ -11,8 +11,9 @@ interface Item {
 }
 
 /**
- * What is bought rather than made, from what the machine uses: rods and tubes to be cut to length, spacers, washers, pins and pegs, magnets,
- * grub screws, cross pins and keys for wheels that are held so, and a clip for every rod that stands in one plate only. Equal things in one row; lengths in mm.
+ * What is bought rather than made, from what the machine uses: rods and tubes to be cut to length, spacers,
+ * washers, pins and pegs, magnets, grub screws, cross pins and keys for wheels that are held so, and a clip for
+ * every rod that stands in one plate only. Equal things in one row; lengths in mm.
  */
 export function hardwareList(derived: Derived): Table {
   const rows = new Map<string, Item>();
@@ -71,16 +72,52 @@ function inTeeth({ machine, wheels, moving }: Derived): Item[] {
     switch (teeth?.family) {
       case 'pegs':
         return form?.kind === 'pegs'
-          ? [{ item: 'peg', size: `${round(teeth.spec.pinDiameter)}`, length: form.pegLength + thick, number: count(teeth.spec.count), use: w.name }] // prettier-ignore
+          ? [
+              {
+                item: 'peg',
+                size: `${round(teeth.spec.pinDiameter)}`,
+                length: form.pegLength + thick,
+                number: count(teeth.spec.count),
+                use: w.name,
+              },
+            ]
           : [];
       case 'pins':
-        return [{ item: 'pin', size: `${round(teeth.spec.pinDiameter)}`, length: 3 * thick, number: count(teeth.spec.count), use: w.name }]; // prettier-ignore
+        return [
+          {
+            item: 'pin',
+            size: `${round(teeth.spec.pinDiameter)}`,
+            length: 3 * thick,
+            number: count(teeth.spec.count),
+            use: w.name,
+          },
+        ];
       case 'reducer pins':
-        return [{ item: 'pin', size: `${round(teeth.spec.pinDiameter)}`, length: 2 * thick, number: count(teeth.spec.pins), use: w.name }]; // prettier-ignore
+        return [
+          {
+            item: 'pin',
+            size: `${round(teeth.spec.pinDiameter)}`,
+            length: 2 * thick,
+            number: count(teeth.spec.pins),
+            use: w.name,
+          },
+        ];
       case 'magnets': {
         const magnet = form?.kind === 'magnetic' ? form.magnet : undefined;
-        const size = !magnet ? '' : magnet.shape === 'round' ? `${round(magnet.diameter)} across` : `${round(magnet.width)} by ${round(magnet.depth)}`; // prettier-ignore
-        return [{ item: 'magnet, poles in turn', size, length: undefined, number: count(2 * teeth.spec.pairs), use: w.name }]; // prettier-ignore
+        const size = !magnet
+          ? ''
+          : magnet.shape === 'round'
+            ? `${round(magnet.diameter)} across`
+            : `${round(magnet.width)} by ${round(magnet.depth)}`;
+        return [
+          {
+            item: 'magnet, poles in turn',
+            size,
+            length: undefined,
+            number: count(2 * teeth.spec.pairs),
+            use: w.name,
+          },
+        ];
       }
       default:
         return [];
@@ -96,17 +133,34 @@ function holding(derived: Derived): Item[] {
     const across = size === undefined ? '' : `for an arbor of ${round(size)}`;
     if (w.hold === 'grub screw')
       return [{ item: 'grub screw', size: 'M3', length: undefined, number: 1, use: w.name }];
-    if (w.hold === 'cross pin') return [{ item: 'cross pin', size: across, length: undefined, number: 1, use: w.name }]; // prettier-ignore
+    if (w.hold === 'cross pin')
+      return [{ item: 'cross pin', size: across, length: undefined, number: 1, use: w.name }];
     const bore = w.bore;
     return bore?.kind === 'keyed'
-      ? [{ item: 'key', size: `${round(bore.width)} by ${round(2 * bore.depth)}`, length: w.thickness ?? machine.stack.thickness, number: 1, use: w.name }] // prettier-ignore
+      ? [
+          {
+            item: 'key',
+            size: `${round(bore.width)} by ${round(2 * bore.depth)}`,
+            length: w.thickness ?? machine.stack.thickness,
+            number: 1,
+            use: w.name,
+          },
+        ]
       : [];
   });
   const clips = [...layout.spans.of.values()].flatMap((s): Item[] => {
     if (s.stands !== 'on a standing rod' && s.stands !== 'free') return [];
     const rod = s.stands === 'free' ? layout.sizes.get(s.arbor)?.diameter : machine.layout.tubes?.rod;
     const size = rod === undefined ? '' : `for a rod of ${round(rod)}`;
-    return [{ item: 'clip or collar', size, length: undefined, number: 1, use: byId(machine.members, s.arbor)?.name ?? '' }]; // prettier-ignore
+    return [
+      {
+        item: 'clip or collar',
+        size,
+        length: undefined,
+        number: 1,
+        use: byId(machine.members, s.arbor)?.name ?? '',
+      },
+    ];
   });
   return [...held, ...clips];
 }

@@ -13,7 +13,9 @@ export function partDrawing(
   process?: Process,
 ): Result<Drawing> {
   const { outline, holes, engraved, labels, name } = part;
-  const paths = process ? compensated(outline, holes, growthOf(process), derived.chordError) : ok([outline, ...holes]); // prettier-ignore
+  const paths = process
+    ? compensated(outline, holes, growthOf(process), derived.chordError)
+    : ok([outline, ...holes]);
   if (!paths.ok) return paths;
   const cut: Shape = { name, role: 'cut', paths: paths.value };
   const marks: Shape[] =

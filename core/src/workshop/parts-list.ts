@@ -7,8 +7,9 @@ import { estimateOf } from './estimate.ts';
 import { type FlatPart, flatParts } from './flat-parts.ts';
 
 /**
- * All parts of a machine as a table: wheels, then rods, tubes, spacers, washers, plates and pillars, hands and dials. Lengths in mm; process,
- * material and estimates for what is made rather than bought: mass, way of the cut, time and cost of all pieces of a row.
+ * All parts of a machine as a table: wheels, then rods, tubes, spacers, washers, plates and pillars, hands and
+ * dials. Lengths in mm; process, material and estimates for what is made rather than bought: mass, way of the cut,
+ * time and cost of all pieces of a row.
  */
 export function partsList(derived: Derived): Table {
   const { machine } = derived;
@@ -71,7 +72,14 @@ function madeCells(machine: Machine, part: FlatPart | undefined): (string | numb
   const { mass, cutLength, seconds, cost } = estimateOf(part, process, material);
   const all = (x: number | undefined, decimals: number): string | number =>
     x === undefined ? '' : Number((x * part.number).toFixed(decimals));
-  return [process.name || process.kind, material?.name ?? '', all(mass, 1), cutLength === 0 ? '' : all(cutLength, 0), all(seconds / 60, 1), all(cost, 2)]; // prettier-ignore
+  return [
+    process.name || process.kind,
+    material?.name ?? '',
+    all(mass, 1),
+    cutLength === 0 ? '' : all(cutLength, 0),
+    all(seconds / 60, 1),
+    all(cost, 2),
+  ];
 }
 
 const NOT_MADE = ['', '', '', '', '', ''];
@@ -81,7 +89,18 @@ function leafRows(derived: Derived, flat: ReadonlyMap<string, FlatPart>, made: M
   return derived.machine.indicators.flatMap(i => {
     const part = flat.get(i.id);
     const arbor = byId(derived.machine.members, i.member)?.name ?? '';
-    return part ? [[...row(part.name, arbor, { outside: 2 * (i.kind === 'hand' || i.kind === 'dial' ? i.radius : 0), thickness: part.thickness, number: part.number }).slice(0, 14), ...made(i.id)]] : []; // prettier-ignore
+    return part
+      ? [
+          [
+            ...row(part.name, arbor, {
+              outside: 2 * (i.kind === 'hand' || i.kind === 'dial' ? i.radius : 0),
+              thickness: part.thickness,
+              number: part.number,
+            }).slice(0, 14),
+            ...made(i.id),
+          ],
+        ]
+      : [];
   });
 }
 

@@ -20,7 +20,10 @@ export interface Pattern {
   readonly drawing: Drawing;
 }
 
-/** All paper patterns of a machine: wheels with their holes to drill, drilling templates of the plates, dials and hands, strips and ends of bevels. */
+/**
+ * All paper patterns of a machine: wheels with their holes to drill, drilling templates of the plates, dials and
+ * hands, strips and ends of bevels.
+ */
 export function patternsOf(derived: Derived): Pattern[] {
   const { machine } = derived;
   const flat = flatParts(derived).parts;
@@ -29,17 +32,22 @@ export function patternsOf(derived: Derived): Pattern[] {
     .map((p): Pattern => ({ id: p.id, kind: 'wheel', name: p.name, drawing: wheelPattern(derived, p) }));
   const plates = derived.layout.plates.flatMap((p): Pattern[] => {
     const drawing = plateDrawing(derived, p.side);
-    return drawing.ok ? [{ id: `plate ${p.side}`, kind: 'plate', name: `${p.side} plate`, drawing: drawing.value }] : []; // prettier-ignore
+    return drawing.ok
+      ? [{ id: `plate ${p.side}`, kind: 'plate', name: `${p.side} plate`, drawing: drawing.value }]
+      : [];
   });
-  const dials = machine.indicators.flatMap(
-    (i): Pattern[] =>
-    i.kind === 'dial' || i.kind === 'hand' ? [{ id: i.id, kind: 'dial', name: i.name, drawing: indicatorDrawing(derived, i) }] : [], // prettier-ignore
+  const dials = machine.indicators.flatMap((i): Pattern[] =>
+    i.kind === 'dial' || i.kind === 'hand'
+      ? [{ id: i.id, kind: 'dial', name: i.name, drawing: indicatorDrawing(derived, i) }]
+      : [],
   );
   const bevels = machine.wheels.flatMap(w => {
     if (derived.wheels[w.id]?.teeth.family !== 'bevel') return [];
     return (['strip', 'end', 'blank'] as const).flatMap((of: BevelPattern): Pattern[] => {
       const drawing = bevelDrawing(derived, w.id, of);
-      return drawing.ok ? [{ id: `${w.id} ${of}`, kind: 'bevel', name: `${w.name}, ${of}`, drawing: drawing.value }] : []; // prettier-ignore
+      return drawing.ok
+        ? [{ id: `${w.id} ${of}`, kind: 'bevel', name: `${w.name}, ${of}`, drawing: drawing.value }]
+        : [];
     });
   });
   return [...wheels, ...plates, ...dials, ...bevels];
@@ -48,7 +56,10 @@ export function patternsOf(derived: Derived): Pattern[] {
 const TEXT = 2.6;
 const CROSS = 3;
 
-/** A wheel to be glued on stock and sawn along its line: a cross in every hole, and beside the wheel which drill and how many to cut together. */
+/**
+ * A wheel to be glued on stock and sawn along its line: a cross in every hole, and beside the wheel which drill and
+ * how many to cut together.
+ */
 function wheelPattern(derived: Derived, part: FlatPart): Drawing {
   const { outline, holes, drilled, engraved } = part;
   const process = processOf(derived.machine, part.id);
@@ -56,7 +67,11 @@ function wheelPattern(derived: Derived, part: FlatPart): Drawing {
   const shapes: Shape[] = [
     { name: part.name, role: 'cut', paths: [outline, ...holes.filter(h => !drilled.has(h))] },
     { name: `${part.name}, drilled`, role: 'drill', paths: round },
-    { name: `${part.name}, middles`, role: 'reference', paths: [{ x: 0, y: 0 }, ...round.map(middleOf)].flatMap(cross) }, // prettier-ignore
+    {
+      name: `${part.name}, middles`,
+      role: 'reference',
+      paths: [{ x: 0, y: 0 }, ...round.map(middleOf)].flatMap(cross),
+    },
   ];
   if (engraved.length > 0) shapes.push({ name: `${part.name}, marks`, role: 'engrave', paths: engraved });
   const box = bounds(flatten(outline, 0.1));
@@ -84,7 +99,10 @@ function stacked({ number, thickness }: FlatPart, process: Process | undefined):
   if (process?.kind !== 'saw' || number === 1) return `${number} of ${Number(thickness.toFixed(2))} mm`;
   const at = Math.min(number, most);
   const times = Math.ceil(number / at);
-  return `${number} of ${Number(thickness.toFixed(2))} mm, ${at} layers nailed together and cut at once${times > 1 ? `, ${times} times` : ''}`;
+  return (
+    `${number} of ${Number(thickness.toFixed(2))} mm, ${at} layers nailed together and ` +
+    `cut at once${times > 1 ? `, ${times} times` : ''}`
+  );
 }
 
 /** The height of a stack that a scroll saw still cuts square, mm: common practice, no source. */

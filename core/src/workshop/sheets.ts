@@ -75,7 +75,10 @@ export function* layOutBatch(
   const largest = stock.reduce((a, b) => (b.width * b.height > a.width * a.height ? b : a));
   for (const { part, number } of nesting.left) {
     const name = parts[part]?.part.name ?? '';
-    left.push({ name, problem: { code: 'no-room-on-sheet', data: { number, width: largest.width, height: largest.height } } }); // prettier-ignore
+    left.push({
+      name,
+      problem: { code: 'no-room-on-sheet', data: { number, width: largest.width, height: largest.height } },
+    });
   }
   const sheets = nesting.sheets.map(s => {
     const of = stock[s.stock] ?? largest;
@@ -85,8 +88,9 @@ export function* layOutBatch(
 }
 
 /**
- * One sheet as a drawing at true size: its border for reference, then the parts, those within holes of others first; of each part marks
- * and names first, then what is drilled, then holes, and its outline last, so that nothing is cut out of a piece that has already come loose.
+ * One sheet as a drawing at true size: its border for reference, then the parts, those within holes of others
+ * first; of each part marks and names first, then what is drilled, then holes, and its outline last, so that
+ * nothing is cut out of a piece that has already come loose.
  */
 export function sheetDrawing(
   derived: Pick<Derived, 'chordError' | 'machine'>,
@@ -156,8 +160,16 @@ function groupOf({ parts, batch }: LaidBatch, place: NestPlace): Group {
         ...part.engraved,
         ...part.labels.flatMap(l => strokeText(l.text, l, l.height, l.angle ?? 0)),
       ]),
-      ...shape(`${part.name}, drilled`, 'drill', holes.filter((_, i) => isDrilled(i))), // prettier-ignore
-      ...shape(`${part.name}, holes`, 'cut', holes.filter((_, i) => !isDrilled(i))), // prettier-ignore
+      ...shape(
+        `${part.name}, drilled`,
+        'drill',
+        holes.filter((_, i) => isDrilled(i)),
+      ),
+      ...shape(
+        `${part.name}, holes`,
+        'cut',
+        holes.filter((_, i) => !isDrilled(i)),
+      ),
       ...shape(part.name, 'cut', [outline]),
     ],
     labels: [],
@@ -178,7 +190,11 @@ export function batchTotals({ batch, nesting, parts, sheets }: LaidBatch): {
     : undefined;
   const { price } = batch.material ?? {};
   const bySheet = price?.per === 'sheet' && batch.process.kind !== 'printer';
-  const cost = bySheet ? sheets.length * price.amount : price?.per === 'kg' && mass !== undefined ? (mass / 1000) * price.amount : undefined; // prettier-ignore
+  const cost = bySheet
+    ? sheets.length * price.amount
+    : price?.per === 'kg' && mass !== undefined
+      ? (mass / 1000) * price.amount
+      : undefined;
   return { seconds, mass, cost };
 }
 
@@ -188,7 +204,6 @@ export function finishedOn(
   sheet: number,
   chordError: number,
 ): { name: string; outline: Point[]; holes: Point[][] }[] {
-  // prettier-ignore
   return nesting.places
     .filter(p => p.sheet === sheet)
     .map(p => {

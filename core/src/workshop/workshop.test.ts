@@ -14,11 +14,35 @@ import {
 } from '../machine/index.ts';
 import { gapOf } from '../make/index.ts';
 import { must } from '../result/index.ts';
-import { batchesOf, batchName, batchTotals, digitStrip, drillText, estimateOf, finishedOn, type FlatPart, flatParts, hardwareList, type LaidBatch, layOutBatch, lengthOf, partsList, patternsOf, sheetDrawing } from './index.ts'; // prettier-ignore
+import {
+  batchesOf,
+  batchName,
+  batchTotals,
+  digitStrip,
+  drillText,
+  estimateOf,
+  finishedOn,
+  type FlatPart,
+  flatParts,
+  hardwareList,
+  type LaidBatch,
+  layOutBatch,
+  lengthOf,
+  partsList,
+  patternsOf,
+  sheetDrawing,
+} from './index.ts';
 
 const demo = (name: string): Machine =>
   must(readMachine(readFileSync(new URL(`../../../demo/${name}.json`, import.meta.url), 'utf8')));
-const DEMOS = ['saltreach-tide-clock', 'two-noons', 'quartet-of-moons', 'round-of-kestrels', 'wading-heron', 'ossel-brine-pump']; // prettier-ignore
+const DEMOS = [
+  'saltreach-tide-clock',
+  'two-noons',
+  'quartet-of-moons',
+  'round-of-kestrels',
+  'wading-heron',
+  'ossel-brine-pump',
+];
 
 function laid(derived: Derived, sets = 1, tries = 1): LaidBatch[] {
   return batchesOf(derived).batches.map(batch => {
@@ -30,21 +54,46 @@ function laid(derived: Derived, sets = 1, tries = 1): LaidBatch[] {
   });
 }
 const plate = (more: Partial<FlatPart> = {}): FlatPart => ({
-  ...{ id: 'p', kind: 'plate', name: 'plate', number: 1, thickness: 3, holes: [], drilled: new Set(), engraved: [], labels: [] },
-  outline: polygon([{ x: 0, y: 0 }, { x: 100, y: 0 }, { x: 100, y: 50 }, { x: 0, y: 50 }]),
+  ...{
+    id: 'p',
+    kind: 'plate',
+    name: 'plate',
+    number: 1,
+    thickness: 3,
+    holes: [],
+    drilled: new Set(),
+    engraved: [],
+    labels: [],
+  },
+  outline: polygon([
+    { x: 0, y: 0 },
+    { x: 100, y: 0 },
+    { x: 100, y: 50 },
+    { x: 0, y: 50 },
+  ]),
   ...more,
-}); // prettier-ignore
+});
 const LASER: Process = { id: 'l', name: 'Laser', kind: 'laser', kerf: 0.2, rate: 20 };
-const PLY: Material = { id: 'm', name: 'birch', density: 0.68, thickness: 3.1, sheets: [{ width: 300, height: 200 }] }; // prettier-ignore
+const PLY: Material = {
+  id: 'm',
+  name: 'birch',
+  density: 0.68,
+  thickness: 3.1,
+  sheets: [{ width: 300, height: 200 }],
+};
 
 describe('what parts take', () => {
-  it('a steel plate of 100 × 50 × 3 mm weighs 117.75 g at 7.85 g/cm³ (density of steel: common tables), less with a hole', () => {
-    const steel = { ...PLY, density: 7.85 };
-    expect(estimateOf(plate(), LASER, steel).mass).to.be.closeTo(117.75, 1e-9);
-    const drilled = estimateOf(plate({ holes: [circle({ x: 50, y: 25 }, 10, false)] }), LASER, steel);
-    expect(drilled.mass).to.be.closeTo(117.75 - 0.3 * Math.PI * 7.85, 0.01);
-    expect(estimateOf(plate(), LASER, undefined).mass).to.equal(undefined);
-  });
+  it(
+    'a steel plate of 100 × 50 × 3 mm weighs 117.75 g at 7.85 g/cm³ (density of steel: ' +
+      'common tables), less with a hole',
+    () => {
+      const steel = { ...PLY, density: 7.85 };
+      expect(estimateOf(plate(), LASER, steel).mass).to.be.closeTo(117.75, 1e-9);
+      const drilled = estimateOf(plate({ holes: [circle({ x: 50, y: 25 }, 10, false)] }), LASER, steel);
+      expect(drilled.mass).to.be.closeTo(117.75 - 0.3 * Math.PI * 7.85, 0.01);
+      expect(estimateOf(plate(), LASER, undefined).mass).to.equal(undefined);
+    },
+  );
 
   it('a cut is as long as its lines and takes as long as its rate says; a print takes its volume', () => {
     const made = estimateOf(plate({ holes: [circle({ x: 50, y: 25 }, 10, false)] }), LASER, PLY);
@@ -52,7 +101,9 @@ describe('what parts take', () => {
     expect(made.seconds).to.be.closeTo(made.cutLength / 20 + 2, 1e-9);
     const printed = estimateOf(plate(), { id: 'p', name: 'p', kind: 'printer', rate: 5 }, PLY);
     expect([printed.cutLength, printed.seconds]).to.deep.equal([0, 3000]);
-    expect(lengthOf({ start: { x: 0, y: 0 }, segments: [{ kind: 'line', to: { x: 3, y: 4 } }], closed: false })).to.equal(5); // prettier-ignore
+    expect(
+      lengthOf({ start: { x: 0, y: 0 }, segments: [{ kind: 'line', to: { x: 3, y: 4 } }], closed: false }),
+    ).to.equal(5);
   });
 
   it('a price by weight or by the sheet comes down to the part', () => {
@@ -68,7 +119,8 @@ describe('parts of a machine', () => {
     const heron = derive(demo('wading-heron'));
     const planets = heron.moving.copies.map(c => c.member);
     const planet = heron.machine.wheels.find(w => planets.includes(w.member))!;
-    const find = (m: Machine): number | undefined => flatParts(derive(m)).parts.find(p => p.id === planet.id)?.number; // prettier-ignore
+    const find = (m: Machine): number | undefined =>
+      flatParts(derive(m)).parts.find(p => p.id === planet.id)?.number;
     expect(find(heron.machine)).to.equal(1 + planets.filter(p => p === planet.member).length);
     expect(find(setMaking(planet.id, { number: 7 })(heron.machine))).to.equal(7);
     const clock = derive(demo('two-noons'));
@@ -83,7 +135,10 @@ describe('parts of a machine', () => {
     expect(all.length).to.equal(flatParts(d).parts.length);
     for (const b of batches) for (const p of b.parts) expect(p.thickness).to.be.closeTo(b.thickness!, 1e-6);
     const [first] = d.machine.wheels;
-    const printed: Machine = { ...d.machine, processes: [...d.machine.processes, { id: 'pr', name: 'Printer', kind: 'printer' }] }; // prettier-ignore
+    const printed: Machine = {
+      ...d.machine,
+      processes: [...d.machine.processes, { id: 'pr', name: 'Printer', kind: 'printer' }],
+    };
     const two = batchesOf(derive(setMaking(first!.id, { process: 'pr' })(printed))).batches;
     expect(two.find(b => b.process.id === 'pr')?.parts.map(p => p.id)).to.deep.equal([first!.id]);
     expect(batchName(two.find(b => b.process.id === 'pr')!)).to.equal('Printer');
@@ -98,7 +153,8 @@ describe('parts of a machine', () => {
         expect(row.length, `${name} ${String(row[0])}`).to.equal(list.columns.length);
       const made = new Set(flatParts(d).parts.map(p => p.name));
       for (const row of list.rows)
-        if (made.has(String(row[0]))) expect(Number(row[column('time min')]), `${name}: ${String(row[0])}`).to.be.above(0); // prettier-ignore
+        if (made.has(String(row[0])))
+          expect(Number(row[column('time min')]), `${name}: ${String(row[0])}`).to.be.above(0);
       const bought = hardwareList(d);
       const rods = d.layout.pieces.filter(p => p.kind === 'rod').reduce((s, p) => s + p.length, 0);
       const listed = bought.rows.filter(r => r[0] === 'rod').reduce((s, r) => s + Number(r[4]), 0);
@@ -124,14 +180,16 @@ describe('sheets', function () {
           { name: 's.dxf', text: writeDxf(drawing) },
           { name: 's.svg', text: writeSvg(drawing) },
         ]) {
-          // prettier-ignore
-          const run = must(runCutter(file, { kerf: of.batch.process.kerf ?? 0, rate: 10, travel: 100, pierce: 1 }));
+          const run = must(
+            runCutter(file, { kerf: of.batch.process.kerf ?? 0, rate: 10, travel: 100, pierce: 1 }),
+          );
           expect(run.mishaps, file.name).to.deep.equal([]);
           const judged = judge(finishedOn(of, i, 0.002), run.dropped);
           expect(judged.length).to.be.above(0);
           for (const j of judged) {
             expect(j.found, `${j.name} in ${file.name}`).to.equal(true);
-            // A round cut leaves r·(√2 − 1) in a square inside corner; teeth have fillets, the necks of hands have corners.
+            // A round cut leaves r·(√2 − 1) in a square inside corner; teeth have fillets, the necks of hands have
+            // corners.
             const corner = ((of.batch.process.kerf ?? 0) / 2) * (Math.SQRT2 - 1);
             expect(j.off, j.name).to.be.below(wheels.has(j.name) ? 0.01 : corner + 0.01);
             expect(j.holes.found, j.name).to.equal(j.holes.wanted);
@@ -144,25 +202,36 @@ describe('sheets', function () {
   it('cut with another kerf than they were made for, show by how much the parts are off', () => {
     const d = derive(demo('round-of-kestrels'));
     const [of] = laid(d);
-    const run = must(runCutter({ name: 'x.dxf', text: writeDxf(sheetDrawing(d, of!, 0)) }, { kerf: 0.5, rate: 10, travel: 100, pierce: 1 })); // prettier-ignore
+    const run = must(
+      runCutter(
+        { name: 'x.dxf', text: writeDxf(sheetDrawing(d, of!, 0)) },
+        { kerf: 0.5, rate: 10, travel: 100, pierce: 1 },
+      ),
+    );
     for (const j of judge(finishedOn(of!, 0, 0.002), run.dropped)) expect(j.off).to.be.closeTo(0.15, 0.02);
   });
 
   it('keep every line inside the sheet, each part apart from the next, and no line twice', () => {
     for (const name of ['saltreach-tide-clock', 'round-of-kestrels', 'ossel-brine-pump']) {
       const d = derive(demo(name));
-      for (const of of laid(d)) of.sheets.forEach((size, i) => {
-        const { lines } = must(readSvg(writeSvg(sheetDrawing(d, of, i))));
-        const cut = lines.filter(l => l.layer !== 'reference');
-        for (const l of cut.filter(x => x.layer === 'cut')) {
-          const b = bounds(l.points);
-          expect(Math.min(b.minX, b.minY, size.width - b.maxX, size.height - b.maxY)).to.be.above(0);
-          expect(l.closed).to.equal(true);
-        }
-        const keys = cut.map(l => l.points.slice(0, 3).map(p => `${p.x.toFixed(3)} ${p.y.toFixed(3)}`).join());
-        expect(new Set(keys).size).to.equal(keys.length);
-        expect(gapOf(of.batch.process)).to.be.above(0);
-      }); // prettier-ignore
+      for (const of of laid(d))
+        of.sheets.forEach((size, i) => {
+          const { lines } = must(readSvg(writeSvg(sheetDrawing(d, of, i))));
+          const cut = lines.filter(l => l.layer !== 'reference');
+          for (const l of cut.filter(x => x.layer === 'cut')) {
+            const b = bounds(l.points);
+            expect(Math.min(b.minX, b.minY, size.width - b.maxX, size.height - b.maxY)).to.be.above(0);
+            expect(l.closed).to.equal(true);
+          }
+          const keys = cut.map(l =>
+            l.points
+              .slice(0, 3)
+              .map(p => `${p.x.toFixed(3)} ${p.y.toFixed(3)}`)
+              .join(),
+          );
+          expect(new Set(keys).size).to.equal(keys.length);
+          expect(gapOf(of.batch.process)).to.be.above(0);
+        });
     }
   });
 
@@ -176,7 +245,9 @@ describe('sheets', function () {
       const last = g.shapes.at(-1)!;
       expect(last.paths.length).to.equal(1);
       const outer = Math.abs(signedArea(flatten(last.paths[0]!, 0.1)));
-      for (const s of g.shapes.slice(0, -1)) for (const p of s.paths) if (p.closed) expect(Math.abs(signedArea(flatten(p, 0.1)))).to.be.below(outer); // prettier-ignore
+      for (const s of g.shapes.slice(0, -1))
+        for (const p of s.paths)
+          if (p.closed) expect(Math.abs(signedArea(flatten(p, 0.1)))).to.be.below(outer);
     }
   });
 
@@ -184,7 +255,10 @@ describe('sheets', function () {
     const d = derive(demo('round-of-kestrels'));
     const [one, three] = [laid(d)[0]!, laid(d, 3)[0]!];
     expect(three.nesting.places.length).to.equal(3 * one.nesting.places.length);
-    const small: Machine = { ...d.machine, materials: [{ id: 'm', name: 'offcut', sheets: [{ width: 60, height: 40 }] }] }; // prettier-ignore
+    const small: Machine = {
+      ...d.machine,
+      materials: [{ id: 'm', name: 'offcut', sheets: [{ width: 60, height: 40 }] }],
+    };
     const process = small.processes[0]!;
     const cut = derive({ ...small, processes: [{ ...process, material: 'm' }] });
     expect(cut.findings.map(f => f.code)).to.include('part-too-large');
@@ -206,8 +280,14 @@ describe('sheets', function () {
 describe('what a tool leaves', () => {
   it('in its coupons is left in the bearing holes of plates that it makes, and in no others', () => {
     const m = demo('quartet-of-moons');
-    const holes = (machine: Machine): number[] => derive(machine).layout.plates.flatMap(p => p.holes.filter(h => h.kind === 'bearing').map(h => h.diameter)); // prettier-ignore
-    const fitted = (id: string): Machine => ({ ...m, processes: m.processes.map(p => (p.id === id ? { ...p, fits: { free: 0.41 } } : p)) }); // prettier-ignore
+    const holes = (machine: Machine): number[] =>
+      derive(machine).layout.plates.flatMap(p =>
+        p.holes.filter(h => h.kind === 'bearing').map(h => h.diameter),
+      );
+    const fitted = (id: string): Machine => ({
+      ...m,
+      processes: m.processes.map(p => (p.id === id ? { ...p, fits: { free: 0.41 } } : p)),
+    });
     const before = holes(m);
     holes(fitted('process2')).forEach((d, i) => expect(d - before[i]!).to.be.closeTo(0.41 - 0.25, 1e-9));
     expect(holes(fitted('process1')), 'the printer makes no plate').to.deep.equal(before);
@@ -216,7 +296,9 @@ describe('what a tool leaves', () => {
   it('adds up over the sheets of a batch: every part as often as it lies there, every sheet paid whole', () => {
     const [of] = laid(derive(demo('round-of-kestrels')), 2);
     const totals = batchTotals(of!);
-    const each = of!.nesting.places.map(p => estimateOf(of!.parts[p.part]!.part, of!.batch.process, of!.batch.material)); // prettier-ignore
+    const each = of!.nesting.places.map(p =>
+      estimateOf(of!.parts[p.part]!.part, of!.batch.process, of!.batch.material),
+    );
     expect(totals.seconds).to.be.closeTo(
       each.reduce((s, e) => s + e.seconds, 0),
       1e-6,
@@ -293,7 +375,9 @@ describe('judgements about making', () => {
     const m = demo(name);
     const stock = material && { id: 'stock', name: 'ply', sheets: [], ...material };
     const changed = { ...m.processes[0]!, ...process, ...(stock && { material: 'stock' }) } as Process;
-    return derive({ ...m, processes: [changed], materials: stock ? [stock] : [] }).findings.filter(f => f.station === 'make').map(f => f.code); // prettier-ignore
+    return derive({ ...m, processes: [changed], materials: stock ? [stock] : [] })
+      .findings.filter(f => f.station === 'make')
+      .map(f => f.code);
   };
 
   it('demos have none; stock that measures otherwise, and sheets that are too small, are told', () => {
@@ -316,8 +400,17 @@ describe('judgements about making', () => {
       'part-too-high',
     );
     const m = demo('saltreach-tide-clock');
-    const bored = { ...m, wheels: m.wheels.map(w => ({ ...w, body: { web: { kind: 'spokes' as const, number: 4, width: 1 }, mark: false, engraved: false } })) }; // prettier-ignore
-    const told = (nozzle: number): string[] => derive({ ...bored, processes: [{ id: m.process!, name: 'p', kind: 'printer', nozzle }] }).findings.map(f => f.code); // prettier-ignore
+    const bored = {
+      ...m,
+      wheels: m.wheels.map(w => ({
+        ...w,
+        body: { web: { kind: 'spokes' as const, number: 4, width: 1 }, mark: false, engraved: false },
+      })),
+    };
+    const told = (nozzle: number): string[] =>
+      derive({ ...bored, processes: [{ id: m.process!, name: 'p', kind: 'printer', nozzle }] }).findings.map(
+        f => f.code,
+      );
     expect(told(0.8)).to.include('wall-too-fine');
     expect(told(0.4)).to.not.include('wall-too-fine');
   });

@@ -38,7 +38,9 @@ const problem = ref('');
 const made = shallowRef<MakeAnswers['space']>();
 const view = shallowRef<SpaceView>();
 const groups = computed(() => GROUPS.filter(g => made.value?.scene.items.some(i => i.group === g)));
-const layers = computed(() => [...new Set(made.value?.scene.items.flatMap(i => i.layer ?? []) ?? [])].sort((a, b) => b - a)); // prettier-ignore
+const layers = computed(() =>
+  [...new Set(made.value?.scene.items.flatMap(i => i.layer ?? []) ?? [])].sort((a, b) => b - a),
+);
 const reach = computed(() => Math.ceil(made.value?.scene.reach ?? 1));
 let frame = 0;
 let stood = new Map<string, Stance>();
@@ -81,7 +83,11 @@ async function build(): Promise<void> {
   request();
 }
 function look(): void {
-  view.value?.setLook({ apart: apart.value, cut: open.value ? depth.value : undefined, hidden: new Set(hidden.value) }); // prettier-ignore
+  view.value?.setLook({
+    apart: apart.value,
+    cut: open.value ? depth.value : undefined,
+    hidden: new Set(hidden.value),
+  });
   request();
 }
 function paintColours(): void {

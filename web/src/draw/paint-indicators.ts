@@ -14,7 +14,10 @@ export interface IndicatorFrame {
 /** Letters smaller than this are left out: they could not be read. */
 const LEAST_LETTER = 4;
 
-/** Draws an indicator where it stands: dials as film that lets the wheels show, hands in the accent, globes and bodies filled. */
+/**
+ * Draws an indicator where it stands: dials as film that lets the wheels show, hands in the accent, globes and
+ * bodies filled.
+ */
 export function paintIndicator(
   context: CanvasRenderingContext2D,
   frame: IndicatorFrame,

@@ -217,7 +217,10 @@ interface LabelBlock {
   readonly texts: readonly string[];
   readonly named: number;
   readonly width: number;
-  /** From the axis to the corner of the block, pixels; kept while the machine runs, so that labels do not jump about. */
+  /**
+   * From the axis to the corner of the block, pixels; kept while the machine runs, so that labels do not jump
+   * about.
+   */
   offset: Point | undefined;
 }
 

@@ -34,7 +34,6 @@ function sideScale({
   zoom,
   rise,
 }: Pick<SidePicture, 'scene' | 'size' | 'zoom' | 'rise'>): number {
-  // prettier-ignore
   const wide = (size.width - 2 * MARGIN) / (2 * scene.reach);
   const high = (size.height - 2 * MARGIN - 2 * FOOT) / ((scene.high - scene.low) * rise);
   return Math.max(0.05, Math.min(wide, high)) * zoom;
@@ -46,7 +45,10 @@ export function usualRise(scene: SideScene, size: SidePicture['size'], rises: re
   return [...rises].reverse().find(r => (scene.high - scene.low) * r * wide <= size.height * 0.7) ?? 1;
 }
 
-/** Draws the machine from the side: what is farther away first, cut faces full, everything in the colour of its rate. */
+/**
+ * Draws the machine from the side: what is farther away first, cut faces full, everything in the colour of its
+ * rate.
+ */
 export function paintSide(context: CanvasRenderingContext2D, picture: SidePicture): void {
   const { size, ratio, tokens, scene } = picture;
   const scale = sideScale(picture);
@@ -121,7 +123,6 @@ function colourOf({ tokens, rates }: SidePicture, r: SideRect): string {
 
 /** How long a millimetre is across, and how much higher heights are drawn. */
 function paintGround(context: CanvasRenderingContext2D, { tokens, rise }: SidePicture, scale: number): void {
-  // prettier-ignore
   const round = 10 ** Math.floor(Math.log10(120 / scale));
   const length = ([5, 2, 1].find(n => n * round <= 120 / scale) ?? 1) * round;
   const [x, y] = [16, 24];

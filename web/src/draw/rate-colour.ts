@@ -10,8 +10,8 @@ const position = scaleLog([SLOWEST, FASTEST], [0, 1]).clamp(true);
 const known = new WeakMap<readonly string[], WeakMap<Rational, string>>();
 
 /**
- * The colour of a rate (turns per turn of the drive) on a scale from slow to fast; undefined for what stands still. Worked out
- * once for a rate and a scale: a running picture asks for it every frame.
+ * The colour of a rate (turns per turn of the drive) on a scale from slow to fast; undefined for what stands still.
+ * Worked out once for a rate and a scale: a running picture asks for it every frame.
  */
 export function rateColour(rate: Rational | undefined, scale: readonly string[]): string | undefined {
   if (!rate || rate.num === 0n) return undefined;

@@ -37,7 +37,9 @@ export function roomFigure({ machine, layout, moving }: Derived): RoomFigure {
     const axes = new Set(carriedAxes(machine, arm).map(a => a.id));
     const width = armWidth(machine, layout.sizes, arm);
     const carried = arbors(machine).filter(m => axes.has(m.axis));
-    const further = moving.copies.flatMap((c, i) => (carried.some(m => m.id === c.member) ? [copyPlace(c.member, i)] : [])); // prettier-ignore
+    const further = moving.copies.flatMap((c, i) =>
+      carried.some(m => m.id === c.member) ? [copyPlace(c.member, i)] : [],
+    );
     return [...carried.map(m => m.id), ...further].map(place => ({ arm, place, width }));
   });
   return { lines, bars };

@@ -1,14 +1,38 @@
 import type { TriMesh } from '@tesseron/core/geometry';
 import type { Stance } from '@tesseron/core/motion';
 import type { SpaceItem, SpaceScene } from '@tesseron/core/solid';
-import { AmbientLight, Box3, BufferAttribute, BufferGeometry, Color, DirectionalLight, DoubleSide, Group, HemisphereLight, Mesh, MeshLambertMaterial, PerspectiveCamera, Plane, Scene, Sphere, Vector3, WebGLRenderer } from 'three'; // prettier-ignore
+import {
+  AmbientLight,
+  Box3,
+  BufferAttribute,
+  BufferGeometry,
+  Color,
+  DirectionalLight,
+  DoubleSide,
+  Group,
+  HemisphereLight,
+  Mesh,
+  MeshLambertMaterial,
+  PerspectiveCamera,
+  Plane,
+  Scene,
+  Sphere,
+  Vector3,
+  WebGLRenderer,
+} from 'three';
 import { OrbitControls } from 'three/examples/jsm/controls/OrbitControls.js';
 
-/** How a machine is shown in space: how far it is drawn apart along its arbors, where it is cut open, and what is left out. */
+/**
+ * How a machine is shown in space: how far it is drawn apart along its arbors, where it is cut open, and what is
+ * left out.
+ */
 interface SpaceLook {
   /** 0 as it is; 1 every height stretched to four times. */
   readonly apart: number;
-  /** Everything before this distance from the middle, towards the viewer along y, is cut away; nothing when undefined. */
+  /**
+   * Everything before this distance from the middle, towards the viewer along y, is cut away; nothing when
+   * undefined.
+   */
   readonly cut: number | undefined;
   readonly hidden: ReadonlySet<string>;
 }
@@ -35,8 +59,11 @@ export function spaceView(
   bodies: ReadonlyMap<string, TriMesh>,
   changed: () => void,
 ): SpaceView {
-  // prettier-ignore
-  const renderer = new WebGLRenderer({ canvas, antialias: window.devicePixelRatio < 2, preserveDrawingBuffer: false });
+  const renderer = new WebGLRenderer({
+    canvas,
+    antialias: window.devicePixelRatio < 2,
+    preserveDrawingBuffer: false,
+  });
   const world = new Scene();
   const camera = new PerspectiveCamera(32, 1, 1, 20000);
   camera.up.set(0, 0, 1);
@@ -103,7 +130,8 @@ export function spaceView(
       look = next;
       renderer.clippingPlanes = next.cut === undefined ? [] : [knife];
       knife.constant = -(scene.middle.y + (next.cut ?? 0));
-      for (const { item, outer } of shown) outer.visible = !next.hidden.has(item.group) && !next.hidden.has(`layer ${item.layer}`); // prettier-ignore
+      for (const { item, outer } of shown)
+        outer.visible = !next.hidden.has(item.group) && !next.hidden.has(`layer ${item.layer}`);
     },
     colour(of, ground) {
       renderer.setClearColor(new Color(ground));

@@ -64,7 +64,10 @@ export function roundLength(view: View, pixels: number): number {
   return ([5, 2, 1].find(n => n * power <= mm) ?? 1) * power;
 }
 
-/** Gives a canvas as many pixels as its room has on this screen; `ratio` is pixels of the screen for one of the page. */
+/**
+ * Gives a canvas as many pixels as its room has on this screen; `ratio` is pixels of the screen for one of the
+ * page.
+ */
 export function matchPixels(canvas: HTMLCanvasElement, room: Size, ratio: number): void {
   const [width, height] = [Math.round(room.width * ratio), Math.round(room.height * ratio)];
   if (canvas.width === width && canvas.height === height) return;

@@ -9,8 +9,8 @@ export interface GifFilm {
 const COLOURS = 256;
 
 /**
- * An animated picture that runs for ever, every frame for `delayMs`. The colours are those of the first frame: a machine keeps
- * its colours as it turns, and one palette for all leaves no flicker.
+ * An animated picture that runs for ever, every frame for `delayMs`. The colours are those of the first frame: a
+ * machine keeps its colours as it turns, and one palette for all leaves no flicker.
  */
 export function gifFilm(width: number, height: number, delayMs: number): GifFilm {
   const encoder = GIFEncoder();

@@ -11,12 +11,14 @@ import { STATIONS } from '../station/stations';
 describe('the state of a station', () => {
   it('is the worst of its findings, counted', () => {
     const list = [
-      finding('a', 'note', 'plan', []),
-      finding('b', 'warn', 'plan', []),
-      finding('c', 'warn', 'plan', []),
+      finding('slips', 'note', 'plan', []),
+      finding('no-drive', 'warn', 'plan', []),
+      finding('not-driven', 'warn', 'plan', []),
     ];
     expect(countBySeverity(list)).to.deep.equal({ worst: 'warn', text: '2 to look at' });
-    expect(countBySeverity([finding('d', 'stop', 'plan', []), ...list]).text).to.equal('1 to mend');
+    expect(countBySeverity([finding('meshes-itself', 'stop', 'plan', []), ...list]).text).to.equal(
+      '1 to mend',
+    );
     expect(countBySeverity(list.slice(0, 1)).text).to.equal('1 note');
   });
 

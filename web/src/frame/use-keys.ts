@@ -62,7 +62,10 @@ export function useKeys(open: { help: () => void; findings: () => void; history:
   });
 }
 
-/** Ticks and sliders take no text, so that keys there go on to the application; those they use themselves it leaves alone. */
+/**
+ * Ticks and sliders take no text, so that keys there go on to the application; those they use themselves it leaves
+ * alone.
+ */
 function isSwitch(target: HTMLElement): boolean {
   return target instanceof HTMLInputElement && ['checkbox', 'radio'].includes(target.type);
 }

@@ -4,7 +4,10 @@ import { ratioWorking } from '@tesseron/core/working';
 import { useOpen } from '../machine/use-open';
 import { useWorking } from './use-working';
 
-/** Shows how a train's ratio, error and drift against an aim are worked out; nothing for an aim that has no wanted rate. */
+/**
+ * Shows how a train's ratio, error and drift against an aim are worked out; nothing for an aim that has no wanted
+ * rate.
+ */
 export function useRatioWorking(): {
   show: (aimId: string | undefined, stages: readonly Stage[] | undefined) => void;
 } {

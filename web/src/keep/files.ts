@@ -59,7 +59,10 @@ export async function openDrawing(): Promise<{ name: string; text: string } | un
 /** The most of a file for a cutter or a printer that is read, bytes. */
 const MOST_BYTES = 200_000_000;
 
-/** A file as a cutter or a printer takes it, that the maker chose; undefined when they chose none, without bytes when it is too large. */
+/**
+ * A file as a cutter or a printer takes it, that the maker chose; undefined when they chose none, without bytes
+ * when it is too large.
+ */
 export async function openToolFile(): Promise<{ name: string; bytes: Uint8Array } | undefined> {
   try {
     const file = await fileOpen({

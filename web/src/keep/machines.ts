@@ -29,7 +29,10 @@ export async function loadMachine(
   return kept && { kept, machine: machineFrom(kept.document) };
 }
 
-/** Writes a machine only if nobody else has written since `revision`; in one transaction, so that tabs cannot interleave. */
+/**
+ * Writes a machine only if nobody else has written since `revision`; in one transaction, so that tabs cannot
+ * interleave.
+ */
 export async function writeMachineIf(
   db: Database,
   id: string,

@@ -12,7 +12,10 @@ import { goTo, type History, present, record, redo, startHistory, type Step, und
 /** How keeping stands: all kept, writing, overtaken by another tab, or refused by the browser. */
 export type KeepState = 'kept' | 'writing' | 'overtaken' | 'failed';
 
-/** The open machine: the document, what follows from it, its history, and its keeping. Replaced whole, never changed. */
+/**
+ * The open machine: the document, what follows from it, its history, and its keeping. Replaced whole, never
+ * changed.
+ */
 export const useMachine = defineStore('machine', () => {
   const id = ref('');
   const history = shallowRef<History>();

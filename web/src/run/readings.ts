@@ -35,7 +35,10 @@ export function dateAfter(machine: Pick<Machine, 'start'>, seconds: Rational): s
 const exact = (turns: DriveTurns): Rational =>
   add(rational(turns.whole), rational(BigInt(Math.round(turns.part * 1e12)), 10n ** 12n));
 
-/** Seconds from noon of 1 January 2000 at some turns of the drive; undefined without a start, or for a drive that is no clock. */
+/**
+ * Seconds from noon of 1 January 2000 at some turns of the drive; undefined without a start, or for a drive that is
+ * no clock.
+ */
 export function exactSecondsAt(
   machine: Pick<Machine, 'start'>,
   driveSeconds: Rational | undefined,
@@ -45,7 +48,10 @@ export function exactSecondsAt(
   return start && driveSeconds && add(start, mul(driveSeconds, exact(turns)));
 }
 
-/** The date at some turns of the drive, UTC to the minute; undefined for a drive that is no clock or out of the calendar. */
+/**
+ * The date at some turns of the drive, UTC to the minute; undefined for a drive that is no clock or out of the
+ * calendar.
+ */
 export function dateAt(
   machine: Pick<Machine, 'start'>,
   driveSeconds: Rational | undefined,
@@ -54,7 +60,10 @@ export function dateAt(
   return driveSeconds && dateAfter(machine, mul(driveSeconds, exact(turns)));
 }
 
-/** The turns of the drive at a date that is typed; exact. A problem for what is no date, or a machine that keeps none. */
+/**
+ * The turns of the drive at a date that is typed; exact. A problem for what is no date, or a machine that keeps
+ * none.
+ */
 export function turnsAtDate(
   machine: Pick<Machine, 'start'>,
   driveSeconds: Rational | undefined,

@@ -25,7 +25,6 @@ describe('swinging an arbor', () => {
       { x: -3, y: 8 },
       { x: 0.5, y: -90 },
     ]) {
-      // prettier-ignore
       const d = derive(swingTo('axis2', to, derived.positions.at)(starter), derived);
       expect(distance(d.positions.at['axis1']!, d.positions.at['axis2']!)).to.be.closeTo(96, 1e-9);
       const at = d.positions.at['axis1']!;
@@ -99,11 +98,16 @@ describe('what the stations show of the train', () => {
 
 describe('an arrangement with arms', () => {
   const demo = (file: string): ReturnType<typeof layoutElevation> =>
-    layoutElevation(derive(must(readMachine(readFileSync(new URL(`../../../demo/${file}.json`, import.meta.url), 'utf8'))))); // prettier-ignore
+    layoutElevation(
+      derive(must(readMachine(readFileSync(new URL(`../../../demo/${file}.json`, import.meta.url), 'utf8')))),
+    );
 
   it('has a bracket in a band of its own for every arm, under the lines that it carries', () => {
     const heron = demo('wading-heron');
-    expect(heron.brackets.map(b => [b.from, b.to.length, b.band])).to.deep.equal([[0, 1, 0], [0, 1, 1]]); // prettier-ignore
+    expect(heron.brackets.map(b => [b.from, b.to.length, b.band])).to.deep.equal([
+      [0, 1, 0],
+      [0, 1, 1],
+    ]);
     for (const b of heron.brackets) for (const x of b.to) expect(heron.columns[x]!.band).to.equal(b.band);
     expect(heron.columns.filter(c => c.copies === 4)).to.have.length(2);
     expect(heron.slots, 'sun and ring lie in one layer on one line').to.equal(2);
@@ -118,7 +122,6 @@ describe('an arrangement with arms', () => {
         { width: 700, height: 720 },
         { width: 320, height: 400 },
       ]) {
-        // prettier-ignore
         const s = scaleOf(e, room);
         expect(s.step).to.be.at.least(66);
         expect(s.rise).to.be.at.least(e.slots > 1 ? 44 : 25);
@@ -147,7 +150,12 @@ describe('an arrangement with arms', () => {
   });
 
   it('moves from spot to spot towards where an arrow points', () => {
-    const spots = [{ x: 0, y: 0 }, { x: 10, y: 1 }, { x: 9, y: 30 }, { x: -5, y: 0 }]; // prettier-ignore
+    const spots = [
+      { x: 0, y: 0 },
+      { x: 10, y: 1 },
+      { x: 9, y: 30 },
+      { x: -5, y: 0 },
+    ];
     expect(nearestTowards(spots[0]!, spots, 'right')).to.equal(spots[1]);
     expect(nearestTowards(spots[0]!, spots, 'left')).to.equal(spots[3]);
     expect(nearestTowards(spots[0]!, spots, 'down')).to.equal(spots[1]);

@@ -28,8 +28,16 @@ export type MakeRequest =
   | { readonly task: 'coupon'; readonly drawing: Drawing; readonly process: Process; readonly raw: boolean }
   | { readonly task: 'space'; readonly machine: Machine }
   | { readonly task: 'archive'; readonly machine: Machine; readonly paper: Paper; readonly sets: number }
-  | { readonly task: 'cut'; readonly file: { readonly name: string; readonly text: string }; readonly cutter: Cutter }
-  | { readonly task: 'print'; readonly file: { readonly name: string; readonly bytes: Uint8Array }; readonly printer: Printer }; // prettier-ignore
+  | {
+      readonly task: 'cut';
+      readonly file: { readonly name: string; readonly text: string };
+      readonly cutter: Cutter;
+    }
+  | {
+      readonly task: 'print';
+      readonly file: { readonly name: string; readonly bytes: Uint8Array };
+      readonly printer: Printer;
+    };
 
 /** What the worker answers, by task. */
 export interface MakeAnswers {

@@ -6,7 +6,19 @@ import { runCutter, runPrinter } from '@tesseron/core/dry';
 import { writeStl, writeThreeMf, writeZip } from '@tesseron/core/format';
 import type { TriMesh } from '@tesseron/core/geometry';
 import { byId, processOf } from '@tesseron/core/machine';
-import { bedPlates, couponBodies, inPlaceSets, isBought, type MadePart, partMaker, printedInPlace, printGrowth, type SolidKit, solidParts, spaceScene } from '@tesseron/core/solid'; // prettier-ignore
+import {
+  bedPlates,
+  couponBodies,
+  inPlaceSets,
+  isBought,
+  type MadePart,
+  partMaker,
+  printedInPlace,
+  printGrowth,
+  type SolidKit,
+  solidParts,
+  spaceScene,
+} from '@tesseron/core/solid';
 import { batchesOf, layOutBatch } from '@tesseron/core/workshop';
 import type { MakeAnswers, MakeMessage, MakeRequest, Named, NotMade } from './make-requests';
 
@@ -61,7 +73,9 @@ type Of<T extends MakeRequest['task']> = Extract<MakeRequest, { task: T }>;
 function sheets({ machine, sets }: Of<'sheets'>): MakeAnswers['sheets'] {
   const derived = derive(machine);
   const { batches, left } = batchesOf(derived);
-  const laid = batches.map((batch, i) => finished(layOutBatch(derived, batch, sets), i / batches.length, 1 / batches.length, batch.process.name)); // prettier-ignore
+  const laid = batches.map((batch, i) =>
+    finished(layOutBatch(derived, batch, sets), i / batches.length, 1 / batches.length, batch.process.name),
+  );
   return { laid, left };
 }
 
@@ -72,14 +86,18 @@ async function solid({ machine, part }: Of<'solid'>): Promise<MakeAnswers['solid
   if (!found) return { left: [{ name: part, problem: { code: 'part-unknown', data: { part } } }] };
   const { growth, process } = printGrowth(derived, found);
   const mesh = partMaker(kit, derived)(found, growth, process);
-  return mesh.ok ? { file: writeStl(mesh.value, found.name), left: [] } : { left: [{ name: found.name, problem: mesh.problem }] }; // prettier-ignore
+  return mesh.ok
+    ? { file: writeStl(mesh.value, found.name), left: [] }
+    : { left: [{ name: found.name, problem: mesh.problem }] };
 }
 
 async function plates({ machine, process }: Of<'plates'>): Promise<MakeAnswers['plates']> {
   const kit = await solidKit();
   const derived = derive(machine);
   const printer = byId(machine.processes, process);
-  const parts = solidParts(derived).filter(p => p.number > 0 && !isBought(p) && processOf(machine, p.id)?.id === process); // prettier-ignore
+  const parts = solidParts(derived).filter(
+    p => p.number > 0 && !isBought(p) && processOf(machine, p.id)?.id === process,
+  );
   const make = partMaker(kit, derived);
   const made: MadePart[] = [];
   const left: NotMade[] = [];
@@ -92,7 +110,10 @@ async function plates({ machine, process }: Of<'plates'>): Promise<MakeAnswers['
   }
   if (!printer) return { files: [], left };
   const laid = finished(bedPlates(made, printer), 0.8, 0.15, 'plates');
-  const files = laid.plates.map((bodies, n): Named => ({ name: `plate ${n + 1}`, bytes: writeThreeMf(bodies, `${machine.name}, plate ${n + 1}`) })); // prettier-ignore
+  const files = laid.plates.map((bodies, n): Named => ({
+    name: `plate ${n + 1}`,
+    bytes: writeThreeMf(bodies, `${machine.name}, plate ${n + 1}`),
+  }));
   return { files, left: [...left, ...laid.left] };
 }
 
@@ -136,7 +157,10 @@ async function space({ machine }: Of<'space'>): Promise<MakeAnswers['space']> {
 
 /** A ball, or the stick that bears one. */
 function simple(kit: SolidKit, kind: string, size: number): TriMesh {
-  const body = kind === 'ball' ? kit.Manifold.sphere(size, 32) : kit.Manifold.cube([size, 1, 1]).translate([0, -0.5, -0.5]); // prettier-ignore
+  const body =
+    kind === 'ball'
+      ? kit.Manifold.sphere(size, 32)
+      : kit.Manifold.cube([size, 1, 1]).translate([0, -0.5, -0.5]);
   const mesh = body.getMesh();
   const positions = Float64Array.from(mesh.vertProperties);
   body.delete();

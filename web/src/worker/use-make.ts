@@ -40,7 +40,9 @@ export function useMake(): Maker {
       };
       stop = () => resolve(undefined);
       at.onerror = error => {
-        problem.value = `That could not be made (${error.message || 'the worker stopped'}). Nothing was written; try one part by itself.`;
+        problem.value =
+          `That could not be made (${error.message || 'the worker stopped'}). ` +
+          'Nothing was written; try one part by itself.';
         end(undefined);
       };
       at.onmessage = ({ data }: MessageEvent<MakeMessage>) => {
@@ -52,7 +54,14 @@ export function useMake(): Maker {
   }
 
   onScopeDispose(cancel);
-  return { making: readonly(making), done: readonly(done), doing: readonly(doing), problem: readonly(problem), make, cancel }; // prettier-ignore
+  return {
+    making: readonly(making),
+    done: readonly(done),
+    doing: readonly(doing),
+    problem: readonly(problem),
+    make,
+    cancel,
+  };
 }
 
 /** A request without the wrappers that make values reactive: they cannot be sent. */

@@ -27,7 +27,10 @@ interface FoldWheel {
   readonly inner: number | undefined;
 }
 
-/** What can be turned: the angle of an axis about its neighbour, or the side of one between two. Angles in radians; a side is ±1. */
+/**
+ * What can be turned: the angle of an axis about its neighbour, or the side of one between two. Angles in radians;
+ * a side is ±1.
+ */
 interface FoldTurn {
   readonly node: number;
   readonly kind: 'angle' | 'side';
@@ -45,8 +48,8 @@ export interface FoldPlan {
 }
 
 /**
- * Readies the ground’s axes for folding. Axes at a mesh swing, axes between two change sides, as long as they are not locked;
- * given ones and those tied otherwise keep the way they are placed. `distances` in mm by mesh.
+ * Readies the ground’s axes for folding. Axes at a mesh swing, axes between two change sides, as long as they are
+ * not locked; given ones and those tied otherwise keep the way they are placed. `distances` in mm by mesh.
  */
 export function foldPlan(parts: LayoutParts, distances: Readonly<Record<string, number>>): FoldPlan {
   const { machine } = parts;
@@ -66,7 +69,8 @@ export function foldPlan(parts: LayoutParts, distances: Readonly<Record<string, 
     const { place } = a;
     if (place.kind === 'mesh')
       slot.set(node, turns.push({ node, kind: 'angle', now: radians(place.angleDeg) }) - 1);
-    if (place.kind === 'between') slot.set(node, turns.push({ node, kind: 'side', now: place.side === 'left' ? 1 : -1 }) - 1); // prettier-ignore
+    if (place.kind === 'between')
+      slot.set(node, turns.push({ node, kind: 'side', now: place.side === 'left' ? 1 : -1 }) - 1);
   });
   const step = (node: number, at: readonly Point[], values: readonly number[]): Point | undefined => {
     const axis = roots[node] as Axis;
@@ -159,7 +163,12 @@ function stuffByNode(parts: LayoutParts, nodeOf: (axis: string) => number | unde
     stuff.reach = Math.max(stuff.reach, sweep + s.outer);
     if (s.kind === 'arbor' && sweep === 0) stuff.rod = Math.max(stuff.rod, s.outer);
     else if (s.kind !== 'pillar')
-      stuff.wheels.push({ id: s.id, arm: s.kind === 'arm', outer: sweep + s.outer, inner: sweep > 0 ? undefined : s.inner }); // prettier-ignore
+      stuff.wheels.push({
+        id: s.id,
+        arm: s.kind === 'arm',
+        outer: sweep + s.outer,
+        inner: sweep > 0 ? undefined : s.inner,
+      });
     found.set(node, stuff);
   }
   return found;

@@ -66,10 +66,12 @@ const PER_KIND = 3;
 const KINDS = 5;
 
 /**
- * Folds a train: swings its axes so that all stays in the envelope and nothing strikes anything, in as little room and as few
- * layers as are found. Arrangements are started from chance, each axis swung to its best place again and again, the best of
- * every topology kept; for these layers are found, and the whole is drawn in as far as its clearances let it. Compact first.
- * Fails where the envelope is smaller than the largest wheel, where nothing can be swung, or where no arrangement is found.
+ * Folds a train: swings its axes so that all stays in the envelope and nothing strikes anything, in as little room
+ * and as few layers as are found. Arrangements are started from chance, each axis swung to its best place again and
+ * again, the best of every topology kept; for these layers are found, and the whole is drawn in as far as its
+ * clearances let it. Compact first.
+ * Fails where the envelope is smaller than the largest wheel, where nothing can be swung, or where no arrangement
+ * is found.
  */
 export function* foldTrain(asked: FoldQuery): Generator<FoldNews, Result<readonly Folded[]>> {
   const query = asked.pillarsStay ? asked : { ...asked, machine: withoutPillars(asked.machine) };
@@ -246,7 +248,11 @@ function finish(query: FoldQuery, plan: FoldPlan, trial: Trial, topology: string
   const drawn = query.plain ? trial.turns : drawIn(plan, trial, costing(plan, query.machine), fits);
   const machine = placed(laid, plan, drawn);
   const parts = partsOf(query, machine);
-  if (query.machine.layout.envelope?.height !== undefined && parts.stack.height > query.machine.layout.envelope.height + 1e-9) return undefined; // prettier-ignore
+  if (
+    query.machine.layout.envelope?.height !== undefined &&
+    parts.stack.height > query.machine.layout.envelope.height + 1e-9
+  )
+    return undefined;
   const at = plan.nodes.map(n => parts.motion.at[n.axis] ?? { x: 0, y: 0 });
   const box = boxOf(plan.nodes, at);
   const { radius } = foldCost(plan.nodes, at, query.machine.layout, least, !plan.moves);

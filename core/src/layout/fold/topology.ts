@@ -2,8 +2,8 @@ import { direction, type Point } from '../../geometry/index.ts';
 import type { FoldPlan } from './fold-plan.ts';
 
 /**
- * On which side everything lies, as a text: for an axis further out the side of the line on which it hangs, for those round
- * one axis their order round it, for one between two its side. A mirror image reads the same.
+ * On which side everything lies, as a text: for an axis further out the side of the line on which it hangs, for
+ * those round one axis their order round it, for one between two its side. A mirror image reads the same.
  */
 export function topologyOf(plan: FoldPlan, turns: readonly number[], at: readonly Point[]): string {
   const read = (mirror: 1 | -1): string => {

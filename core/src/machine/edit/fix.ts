@@ -1,4 +1,4 @@
-import type { Fix } from '../../result/index.ts';
+import type { Fix, FixCode, Fixes } from '../../result/index.ts';
 import type { Axis, InvoluteForm, Toothing, Wheel } from '../types.ts';
 import { insertIdler } from './insert-idler.ts';
 import {
@@ -18,8 +18,11 @@ import { byId, freeId, meshes } from '../lookup.ts';
 import { takeThickness } from './making.ts';
 import { placeHangsOn } from '../place.ts';
 
+/** A change that needs more than the document: layers are found from the layout. */
+export type LaidFixCode = 'find-layers';
+
 /** Fixes that are edits, by code. */
-const EDITS: Readonly<Record<string, (subject: string, value: number) => Edit>> = {
+const EDITS: { readonly [C in Exclude<FixCode, LaidFixCode>]: (subject: string, value: Fixes[C]) => Edit } = {
   'set-shift': (id, value) => setWheel(id, { shift: value }),
   'set-bore': (id, value) => setWheel(id, { bore: { kind: 'round', diameter: value } }),
   'set-spread': (id, value) => setSpread(id, value),
@@ -134,9 +137,8 @@ const setBody =
     return body ? setWheel(id, { body: { ...body, ...change } })(machine) : machine;
   };
 
-/** The edit that a fix stands for. Throws for a code that has none: every fix that is offered must work. */
-export function editForFix(fix: Fix): Edit {
-  const make = EDITS[fix.code];
-  if (!make) throw new Error(`editForFix: ${fix.code}`);
+/** The edit that a fix stands for. */
+export function editForFix<C extends Exclude<FixCode, LaidFixCode>>(fix: Fix<C>): Edit {
+  const make = EDITS[fix.code] as (subject: string, value: Fix<C>['value']) => Edit;
   return make(fix.subject, fix.value);
 }

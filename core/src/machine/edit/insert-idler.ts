@@ -8,8 +8,8 @@ export const IDLER_COUNT = 20;
 
 /**
  * Puts an idler of `count` teeth between the two wheels of an external mesh: its sense turns, its ratio stays. Where
- * an axis hung on the mesh, the idler takes its direction and that axis hangs on the idler; where both axes stood already,
- * the idler takes its place from both.
+ * an axis hung on the mesh, the idler takes its direction and that axis hangs on the idler; where both axes stood
+ * already, the idler takes its place from both.
  */
 export const insertIdler =
   (meshId: string, count: number): Edit =>

@@ -97,7 +97,9 @@ describe('tools and stock of a machine', () => {
     };
     const m = addMeasurement(read)(addMeasurement(read)(demo()));
     expect(new Set(m.measurements.map(x => x.id)).size).to.equal(2);
-    expect(removeMeasurement(m.measurements[0]!.id)(m).measurements.map(x => x.id)).to.deep.equal([m.measurements[1]!.id]); // prettier-ignore
+    expect(removeMeasurement(m.measurements[0]!.id)(m).measurements.map(x => x.id)).to.deep.equal([
+      m.measurements[1]!.id,
+    ]);
   });
 
   it('whatever is done in whatever order, the document stays whole and can be read again', () => {

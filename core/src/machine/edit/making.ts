@@ -2,7 +2,10 @@ import type { Machine, Making, Material, Process } from '../types.ts';
 import { byId, freeId } from '../lookup.ts';
 import type { Edit } from './patch.ts';
 
-/** Makes one part otherwise than the rest; a field given as undefined goes, and with the last one the whole exception. */
+/**
+ * Makes one part otherwise than the rest; a field given as undefined goes, and with the last one the whole
+ * exception.
+ */
 export const setMaking =
   (part: string, change: { readonly [K in keyof Omit<Making, 'part'>]?: Making[K] | undefined }): Edit =>
   machine => {

@@ -125,7 +125,10 @@ function withoutGone(aim: Machine['aims'][number], members: Ids, frames: Ids): M
   return member !== undefined && members.has(member) ? { ...kept, member } : kept;
 }
 
-/** A toothing sized by a wheel or mesh that is gone keeps its size as a plain module; one that had no size yet gets module 1. */
+/**
+ * A toothing sized by a wheel or mesh that is gone keeps its size as a plain module; one that had no size yet gets
+ * module 1.
+ */
 function keepSize(
   toothing: Machine['toothings'][number],
   before: Machine,

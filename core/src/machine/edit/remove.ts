@@ -59,7 +59,10 @@ function idle(machine: Machine, id: string): boolean {
   return meshedWith(machine, id).length <= 1;
 }
 
-/** One arbor with all that depends on it, its axis when nothing else stands on it, and wheels of the drive left without a mesh. */
+/**
+ * One arbor with all that depends on it, its axis when nothing else stands on it, and wheels of the drive left
+ * without a mesh.
+ */
 export function removeArbor(machine: Machine, id: string): Machine {
   const member = byId(machine.members, id);
   if (!member || id === machine.drive?.member) return machine;

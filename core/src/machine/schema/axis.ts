@@ -14,8 +14,8 @@ const Place = z.discriminatedUnion('kind', [
   /** So far from another axis, in a direction from it. */
   z.strictObject({ kind: z.literal('polar'), from: Id, radius: Size, angleDeg: Degrees }),
   /**
-   * On a line through another axis, at the centre distance of a mesh from the other axis of that mesh: of the two places
-   * the one further along the line, or the one less far.
+   * On a line through another axis, at the centre distance of a mesh from the other axis of that mesh: of the two
+   * places the one further along the line, or the one less far.
    */
   z.strictObject({
     kind: z.literal('line'),

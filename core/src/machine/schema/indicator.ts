@@ -18,7 +18,10 @@ const Reads = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('degrees') }),
 ]);
 
-/** A ring of a dial between two radii: division lines from the inner to the outer one, and what is written beside them. */
+/**
+ * A ring of a dial between two radii: division lines from the inner to the outer one, and what is written beside
+ * them.
+ */
 const Ring = z.strictObject({
   outer: Size,
   inner: Size,

@@ -24,8 +24,9 @@ export const Joint = z.discriminatedUnion('kind', [
     b: Id,
     spread: Mm.optional(),
     /**
-     * The other of the two ways in which two wheels can stand, which turns the sense: bevels and pegs on opposite sides of
-     * the point where their axes meet, a worm's or crossed wheel to the left of the worm, a rack to the left of its pinion.
+     * The other of the two ways in which two wheels can stand, which turns the sense: bevels and pegs on opposite
+     * sides of the point where their axes meet, a worm's or crossed wheel to the left of the worm, a rack to the
+     * left of its pinion.
      */
     opposite: z.literal(true).optional(),
     /** Angle between the axes of a pair of bevels; a right angle when not said. */

@@ -48,7 +48,10 @@ const Form = z.discriminatedUnion('kind', [
     offset: Mm.min(0).max(2),
     ring: z.enum(['pins', 'lobes']),
   }),
-  /** Magnets round a rim, a pair of poles for a tooth; the gap of air lies between the rims, `wall` outside a magnet. */
+  /**
+   * Magnets round a rim, a pair of poles for a tooth; the gap of air lies between the rims, `wall` outside a
+   * magnet.
+   */
   z.strictObject({
     kind: z.literal('magnetic'),
     magnet: z.discriminatedUnion('shape', [

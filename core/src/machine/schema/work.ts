@@ -15,7 +15,10 @@ import {
 /** The arbor that is turned, and how fast. Free: only ratios between outputs matter. */
 export const Drive = z.strictObject({
   member: Id,
-  /** Seen from the front it turns clockwise, and all else with it the other way round; counter-clockwise when not said. */
+  /**
+   * Seen from the front it turns clockwise, and all else with it the other way round; counter-clockwise when not
+   * said.
+   */
   turns: z.literal('clockwise').optional(),
   /** What turns it, where that is said: a hand manages about 100 turns a minute. */
   by: z.enum(['hand', 'motor', 'clockwork']).optional(),

@@ -24,7 +24,10 @@ export const PERIODS: readonly KnownPeriod[] = [
   ...BEATS,
 ];
 
-/** Entries in whose name, group or figure every word that is asked for begins a word, in any case and without accents. */
+/**
+ * Entries in whose name, group or figure every word that is asked for begins a word, in any case and without
+ * accents.
+ */
 export function findPeriods(list: readonly KnownPeriod[], asked: string): KnownPeriod[] {
   const plain = (text: string): string => text.normalize('NFD').replace(/\p{M}/gu, '').toLowerCase();
   const words = plain(asked).split(/\s+/).filter(Boolean);

@@ -7,7 +7,10 @@ import { computed } from 'vue';
 import { useOpen } from '../../machine/use-open';
 import CheckedField from '../../parts/CheckedField.vue';
 
-/** For an output that an arm carries: the arm's rate, what the wanted figure is meant against, and the change of frame. */
+/**
+ * For an output that an arm carries: the arm's rate, what the wanted figure is meant against, and the change of
+ * frame.
+ */
 const props = defineProps<{ aim: Aim; frame: ArmFrame | undefined }>();
 const { change } = useOpen();
 type Seen = NonNullable<Aim['seenFrom']>;

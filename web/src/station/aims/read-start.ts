@@ -1,6 +1,9 @@
 import { fail, ok, type Result } from '@tesseron/core/result';
 
-/** Reads a start as people write it (2026-01-01, 2026-01-01 06:30, with or without Z) into ISO 8601 UTC; '' for none. */
+/**
+ * Reads a start as people write it (2026-01-01, 2026-01-01 06:30, with or without Z) into ISO 8601 UTC; '' for
+ * none.
+ */
 export function readStart(text: string): Result<string> {
   const typed = text.trim();
   if (typed === '') return ok('');

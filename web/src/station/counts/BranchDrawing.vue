@@ -20,7 +20,8 @@ const label = computed(
     `Branches: ${props.plan.branches
       .map(
         (b, i) =>
-          `${props.names[b.output] ?? b.output} by ${b.stages.map(s => `${s.driving}/${s.driven}`).join(' · ')}, ${errors.value[i]}`,
+          `${props.names[b.output] ?? b.output} by ` +
+          `${b.stages.map(s => `${s.driving}/${s.driven}`).join(' · ')}, ${errors.value[i]}`,
       )
       .join('; ')}`,
 );

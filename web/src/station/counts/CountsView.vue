@@ -114,7 +114,9 @@ function compare(row: Row): void {
     without.length < compared.value.length ? without : [...without.slice(1 - MOST_COMPARED), row];
 }
 const sayKept = (s: Search): string =>
-  `${s.least}–${s.most} teeth, ${s.stages.join(' or ')} stage${s.stages.join() === '1' ? '' : 's'}${s.coaxial ? ', returning' : ''}, ${s.found?.top.length ?? 0} found`;
+  `${s.least}–${s.most} teeth, ${s.stages.join(' or ')} ` +
+  `stage${s.stages.join() === '1' ? '' : 's'}${s.coaxial ? ', returning' : ''}, ` +
+  `${s.found?.top.length ?? 0} found`;
 const keptItems = computed(() => kept.value.map(s => ({ title: sayKept(s), value: s.id })).reverse());
 function recall(id: string | null): void {
   const one = kept.value.find(s => s.id === id);

@@ -39,7 +39,9 @@ function start(): void {
   const error: Rational = div(must(parseDecimal(String(allowed.value))), rational(1000000n));
   search.start({ kind: 'goals', query: props.query, error, sense: props.sense });
 }
-const problem = computed(() => (search.answer.value && !search.answer.value.ok ? search.answer.value.problem : undefined)); // prettier-ignore
+const problem = computed(() =>
+  search.answer.value && !search.answer.value.ok ? search.answer.value.problem : undefined,
+);
 const results = computed(() => (search.answer.value?.ok ? search.answer.value.value : []));
 const lines = computed(() =>
   results.value.map((r: GoalResult) => {

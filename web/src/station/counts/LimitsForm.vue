@@ -37,7 +37,19 @@ const ALIKE = [
   { title: 'all driven wheels alike', value: 'driven' },
 ];
 const deepest = computed(() => Math.max(1, ...limits.value.stages));
-const MORE = ['stock', 'forbidden', 'noPrimes', 'hunting', 'alike', 'positions', 'stageRatio', 'largestOutside', 'centre', 'reach', 'exactTotal'] as const; // prettier-ignore
+const MORE = [
+  'stock',
+  'forbidden',
+  'noPrimes',
+  'hunting',
+  'alike',
+  'positions',
+  'stageRatio',
+  'largestOutside',
+  'centre',
+  'reach',
+  'exactTotal',
+] as const;
 const inUse = computed(() => MORE.filter(name => limits.value[name] !== undefined).length);
 
 type Range = { least: number; most: number };

@@ -24,12 +24,17 @@ watch(
 );
 
 const why = computed(() => (search.answer.value?.ok ? search.answer.value.value : undefined));
-const problem = computed(() => (search.answer.value && !search.answer.value.ok ? search.answer.value.problem : undefined)); // prettier-ignore
+const problem = computed(() =>
+  search.answer.value && !search.answer.value.ok ? search.answer.value.problem : undefined,
+);
 const WIDTH = 110;
 const MIDDLE = WIDTH / 2;
 const scale = scaleLog([1e-9, 1], [0, MIDDLE - 8]).clamp(true);
 
-/** Where a rung stands beside the wanted rate: to the left when slow, to the right when fast, nearer the smaller its error. */
+/**
+ * Where a rung stands beside the wanted rate: to the left when slow, to the right when fast, nearer the smaller its
+ * error.
+ */
 function place({ ratio, error }: Rung): number {
   if (!props.query || error.num === 0n) return MIDDLE;
   const away = scale(toNumber(error));

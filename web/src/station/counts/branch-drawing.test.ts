@@ -45,7 +45,12 @@ describe('the drawing of a plan', () => {
   });
 
   it('draws the one lay arbor’s own mesh below its branches', () => {
-    const shared = { ...plan, school: 'lay arbor' as const, first: { driving: 50, driven: 50 }, branches: [branch('a', [40, 60]), branch('b', [20, 80])] }; // prettier-ignore
+    const shared = {
+      ...plan,
+      school: 'lay arbor' as const,
+      first: { driving: 50, driven: 50 },
+      branches: [branch('a', [40, 60]), branch('b', [20, 80])],
+    };
     const d = drawBranches(shared, 700);
     expect(d.first).to.have.length(2);
     expect(d.branches.every(b => b.y < d.first[0]!.y && b.pair === undefined)).to.equal(true);

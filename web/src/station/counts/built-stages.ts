@@ -1,7 +1,10 @@
 import { type Aim, type Machine } from '@tesseron/core/machine';
 import { pathFromDrive } from '@tesseron/core/working';
 
-/** The stages that lead to an aim's arbor, in the words of the search; undefined without a train. An idler joins two meshes into one. */
+/**
+ * The stages that lead to an aim's arbor, in the words of the search; undefined without a train. An idler joins two
+ * meshes into one.
+ */
 export function builtStages(machine: Machine, aim: Aim | undefined): string | undefined {
   const path = aim?.member === undefined ? undefined : pathFromDrive(machine, aim.member);
   if (!path) return undefined;

@@ -6,7 +6,10 @@ import { chartRows, layoutChart, MARGIN } from './front-chart';
 import type { Row } from './use-count-search';
 
 const row = (driving: number, driven: number, compromise: boolean): Row => ({
-  ...describeCandidate(candidateOf([{ driving, driven }]), rational(1n, 2n), 'either', { module: 1, coaxial: 'none' }), // prettier-ignore
+  ...describeCandidate(candidateOf([{ driving, driven }]), rational(1n, 2n), 'either', {
+    module: 1,
+    coaxial: 'none',
+  }),
   key: `${driving}/${driven}`,
   compromise,
   asKnown: false,

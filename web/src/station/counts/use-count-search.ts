@@ -18,7 +18,10 @@ import { useSearch } from '../../worker/use-search';
 /** Searches that are kept for each aim; the oldest goes first. */
 const MOST_KEPT = 5;
 
-/** A row of the result: a candidate in words, whether it is one of the best compromises, and whether its error is beneath the figure’s own. */
+/**
+ * A row of the result: a candidate in words, whether it is one of the best compromises, and whether its error is
+ * beneath the figure’s own.
+ */
 export interface Row extends CandidateWords {
   readonly key: string;
   readonly compromise: boolean;
@@ -160,7 +163,24 @@ export function useCountSearch(aimId: () => string | undefined) {
     );
   }
 
-  return { limits, aim, state, asked, rows, rowOf, result, problem, query, kept, show, shown, start, choose, canChoose, search }; // prettier-ignore
+  return {
+    limits,
+    aim,
+    state,
+    asked,
+    rows,
+    rowOf,
+    result,
+    problem,
+    query,
+    kept,
+    show,
+    shown,
+    start,
+    choose,
+    canChoose,
+    search,
+  };
 }
 
 /** A stage of two equal wheels: a shorter train gives the same ratio (conventions 4). */

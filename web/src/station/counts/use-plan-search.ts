@@ -91,7 +91,9 @@ export function usePlanSearch() {
         plans: plans.value.map((p, i) => planToKeep(m, limits, p, i)),
       }));
   });
-  const problem = computed(() => (search.answer.value && !search.answer.value.ok ? search.answer.value.problem : undefined)); // prettier-ignore
+  const problem = computed(() =>
+    search.answer.value && !search.answer.value.ok ? search.answer.value.problem : undefined,
+  );
 
   /** Builds a plan into the machine; a plan for a free drive frees the drive. */
   function choose({ plan, query }: SchoolPlan): void {

@@ -1,5 +1,20 @@
 <script setup lang="ts">
-import { couponDrawing, type CouponKind, couponsFor, type Fitted, fittedFrom, ladderHoles, pairGaps, pairPlays, type Reading, SQUARE, STRIP, STRIPS, wheelPairDrawing, withFitted } from '@tesseron/core/coupon'; // prettier-ignore
+import {
+  couponDrawing,
+  type CouponKind,
+  couponsFor,
+  type Fitted,
+  fittedFrom,
+  ladderHoles,
+  pairGaps,
+  pairPlays,
+  type Reading,
+  SQUARE,
+  STRIP,
+  STRIPS,
+  wheelPairDrawing,
+  withFitted,
+} from '@tesseron/core/coupon';
 import { writeDxf, writeSvg } from '@tesseron/core/format';
 import type { Drawing } from '@tesseron/core/drawing';
 import {
@@ -38,9 +53,23 @@ const chosen = computed(() => (kind.value && kinds.value.includes(kind.value) ? 
 const drawing = computed((): Result<Drawing> | undefined => {
   const [p, k] = [process.value, chosen.value];
   if (!p || !k) return undefined;
-  return k === 'wheel pair' ? wheelPairDrawing(form.value, module.value, p, rod.value, derived.value.chordError) : couponDrawing(k, p, rod.value, derived.value.chordError); // prettier-ignore
+  return k === 'wheel pair'
+    ? wheelPairDrawing(form.value, module.value, p, rod.value, derived.value.chordError)
+    : couponDrawing(k, p, rod.value, derived.value.chordError);
 });
-watch(drawing, d => look(d && { drawing: d, label: `Coupon: ${chosen.value}`, note: d.ok ? d.value.notes.join(' ') : '', filled: true }), { immediate: true }); // prettier-ignore
+watch(
+  drawing,
+  d =>
+    look(
+      d && {
+        drawing: d,
+        label: `Coupon: ${chosen.value}`,
+        note: d.ok ? d.value.notes.join(' ') : '',
+        filled: true,
+      },
+    ),
+  { immediate: true },
+);
 const problem = computed(() => (drawing.value && !drawing.value.ok ? sayProblem(drawing.value.problem) : ''));
 
 async function save(as: 'svg' | 'dxf'): Promise<void> {
@@ -50,33 +79,74 @@ async function save(as: 'svg' | 'dxf'): Promise<void> {
     [machine.value.name, 'coupon', chosen.value ?? '', ...compensationName(process.value)],
     as,
   );
-  await saveText(as === 'svg' ? writeSvg(made.value) : writeDxf(made.value), name, as === 'svg' ? 'image/svg+xml' : 'image/vnd.dxf'); // prettier-ignore
+  await saveText(
+    as === 'svg' ? writeSvg(made.value) : writeDxf(made.value),
+    name,
+    as === 'svg' ? 'image/svg+xml' : 'image/vnd.dxf',
+  );
 }
 
 async function saveBodies(): Promise<void> {
   const [made, p] = [drawing.value, process.value];
   if (!made?.ok || !p) return;
-  const answer = await maker.make({ task: 'coupon', drawing: made.value, process: p, raw: chosen.value === 'square and hole' }); // prettier-ignore
-  if (answer) await saveBlob(new Blob([answer.file], { type: 'model/3mf' }), fileName([machine.value.name, 'coupon', chosen.value ?? '', ...compensationName(p)], '3mf')); // prettier-ignore
+  const answer = await maker.make({
+    task: 'coupon',
+    drawing: made.value,
+    process: p,
+    raw: chosen.value === 'square and hole',
+  });
+  if (answer)
+    await saveBlob(
+      new Blob([answer.file], { type: 'model/3mf' }),
+      fileName([machine.value.name, 'coupon', chosen.value ?? '', ...compensationName(p)], '3mf'),
+    );
 }
 
 const note = (what: Reading, nominal: number, value: number): void => {
-  if (process.value) change('Note a reading', addMeasurement({ subject: process.value.id, what, nominal, value, unit: 'mm', at: new Date().toISOString().slice(0, 10) })); // prettier-ignore
+  if (process.value)
+    change(
+      'Note a reading',
+      addMeasurement({
+        subject: process.value.id,
+        what,
+        nominal,
+        value,
+        unit: 'mm',
+        at: new Date().toISOString().slice(0, 10),
+      }),
+    );
 };
 /** What is typed and not noted yet. */
 const typed = ref<Partial<Record<Reading, readonly [nominal: number, value: number]>>>({});
 const reading = (label: string, what: Reading, nominal: number, hint: string): NumberSpec =>
-  length(label, typed.value[what]?.[1], [0, 1000], v => (typed.value = { ...typed.value, [what]: [nominal, v] }), { hint, test: `reading-${what.replace(' ', '-')}` }); // prettier-ignore
+  length(
+    label,
+    typed.value[what]?.[1],
+    [0, 1000],
+    v => (typed.value = { ...typed.value, [what]: [nominal, v] }),
+    { hint, test: `reading-${what.replace(' ', '-')}` },
+  );
 function noteTyped(): void {
   for (const [what, read] of Object.entries(typed.value)) if (read) note(what as Reading, read[0], read[1]);
   typed.value = {};
 }
 /** The outside above the first layer, against which the first layer is held. */
-const lastOutside = computed(() => machine.value.measurements.filter(m => m.subject === process.value?.id && m.what === 'outside').at(-1)?.value ?? SQUARE.side); // prettier-ignore
+const lastOutside = computed(
+  () =>
+    machine.value.measurements.filter(m => m.subject === process.value?.id && m.what === 'outside').at(-1)
+      ?.value ?? SQUARE.side,
+);
 const readings = computed((): readonly NumberSpec[] => {
   switch (chosen.value) {
     case 'kerf comb':
-      return [reading(`All ${STRIPS} strips together`, 'comb', STRIPS * STRIP.width, `${STRIPS * STRIP.width} mm drawn`)]; // prettier-ignore
+      return [
+        reading(
+          `All ${STRIPS} strips together`,
+          'comb',
+          STRIPS * STRIP.width,
+          `${STRIPS * STRIP.width} mm drawn`,
+        ),
+      ];
     case 'square and hole':
       return [
         reading('Outside', 'outside', SQUARE.side, `${SQUARE.side} mm drawn`),
@@ -101,12 +171,28 @@ const choices = computed(
   (): readonly { label: string; values: readonly string[]; take: (v: string) => void }[] => {
     switch (chosen.value) {
       case 'bore ladder':
-      return FITS.map(([what, label]) => ({ label: `The hole that ${label}`, values: ladderHoles(rod.value).map(h => h.toFixed(2)), take: v => note(what, rod.value, Number(v)) })); // prettier-ignore
+        return FITS.map(([what, label]) => ({
+          label: `The hole that ${label}`,
+          values: ladderHoles(rod.value).map(h => h.toFixed(2)),
+          take: v => note(what, rod.value, Number(v)),
+        }));
       case 'clearance pairs':
       case 'ring in place':
-      return [{ label: 'The least gap that turns', values: pairGaps().map(g => g.toFixed(2)), take: v => note('free', 0, 2 * Number(v)) }]; // prettier-ignore
+        return [
+          {
+            label: 'The least gap that turns',
+            values: pairGaps().map(g => g.toFixed(2)),
+            take: v => note('free', 0, 2 * Number(v)),
+          },
+        ];
       case 'wheel pair':
-      return [{ label: 'The play that runs best', values: pairPlays(form.value.pressureAngleDeg).map(p => p.toFixed(3)), take: takePlay }]; // prettier-ignore
+        return [
+          {
+            label: 'The play that runs best',
+            values: pairPlays(form.value.pressureAngleDeg).map(p => p.toFixed(3)),
+            take: takePlay,
+          },
+        ];
       default:
         return [];
     }
@@ -126,7 +212,19 @@ const SAYS: Readonly<Record<Fitted, string>> = {
   free: 'to turn',
 };
 const found = computed(() => (process.value ? fittedFrom(machine.value, process.value) : {}));
-const rows = computed(() => (Object.entries(found.value) as [Fitted, NonNullable<(typeof found.value)[Fitted]>][]).map(([field, e]) => ({ field, says: SAYS[field], value: `${fixed(e.value, 3)} mm`, sure: e.within === undefined ? 'one reading: not known how sure' : `± ${fixed(e.within, 3)} mm at 95 %, ${e.readings} readings` }))); // prettier-ignore
+const rows = computed(() =>
+  (Object.entries(found.value) as [Fitted, NonNullable<(typeof found.value)[Fitted]>][]).map(
+    ([field, e]) => ({
+      field,
+      says: SAYS[field],
+      value: `${fixed(e.value, 3)} mm`,
+      sure:
+        e.within === undefined
+          ? 'one reading: not known how sure'
+          : `± ${fixed(e.within, 3)} mm at 95 %, ${e.readings} readings`,
+    }),
+  ),
+);
 const notes = computed(() => machine.value.measurements.filter(m => m.subject === process.value?.id));
 const take = (): void => {
   const p = process.value;
@@ -136,7 +234,9 @@ const take = (): void => {
       patch('processes', p.id, q => withFitted(q, found.value)),
     );
 };
-const rodField = computed(() => [length('Rod, as measured', rod.value, [1, 50], v => (rod.value = v), { test: 'coupon-rod' })]); // prettier-ignore
+const rodField = computed(() => [
+  length('Rod, as measured', rod.value, [1, 50], v => (rod.value = v), { test: 'coupon-rod' }),
+]);
 </script>
 
 <template>

@@ -55,7 +55,11 @@ async function run(file: string, text: string): Promise<CutRun | undefined> {
   const p = process.value;
   if (!p) return undefined;
   const kerf = p.kind === 'router' ? (p.cutter ?? 0) : (p.kerf ?? 0);
-  const made = await maker.make({ task: 'cut', file: { name: file, text }, cutter: { kerf, rate: rateOf(p), travel: TRAVEL, pierce: 1 } }); // prettier-ignore
+  const made = await maker.make({
+    task: 'cut',
+    file: { name: file, text },
+    cutter: { kerf, rate: rateOf(p), travel: TRAVEL, pierce: 1 },
+  });
   if (!made) return undefined;
   if (!made.ok) {
     problem.value = sayProblem(made.problem);
@@ -87,7 +91,10 @@ async function ownSheet(): Promise<void> {
   const made = await run('sheet.dxf', writeDxf(sheetDrawing(derived.value, laid, 0)));
   if (made) judged.value = judge(finishedOn(laid, 0, 0.002), made.dropped);
 }
-/** The first flat part that this printer makes, as its own STL file is written, built, and held against the finished part. */
+/**
+ * The first flat part that this printer makes, as its own STL file is written, built, and held against the finished
+ * part.
+ */
 async function ownPart(): Promise<void> {
   clear();
   const p = process.value;
@@ -103,7 +110,11 @@ async function ownPart(): Promise<void> {
   const layers = printed.value?.[0]?.layers ?? [];
   const middle = layers[Math.floor(layers.length / 2)];
   const { outline, hole } = growthOf(p);
-  const finished = { name: part.name, outline: flatten(part.outline, 0.002), holes: part.holes.map(h => flatten(h, 0.002)) }; // prettier-ignore
+  const finished = {
+    name: part.name,
+    outline: flatten(part.outline, 0.002),
+    holes: part.holes.map(h => flatten(h, 0.002)),
+  };
   if (middle) judged.value = [judgeLayer(middle.paths, { outline: -outline, hole: -hole }, finished)];
 }
 const clock = (s: number): string => (s > 5400 ? `${fixed(s / 3600, 1)} h` : `${fixed(s / 60, 1)} min`);
@@ -116,23 +127,85 @@ const drawing = computed((): Drawing | undefined => {
     return {
       ...{ title: name.value, notes: [] },
       groups: [
-        { name: 'lines', x: 0, y: 0, angle: 0, labels: [], shapes: [{ name: 'lines', role: 'reference', paths: cut.value.lines.map(l => ({ ...asPath(l.points), closed: l.closed })) }] }, // prettier-ignore
-        ...done.map((d, i) => ({ name: `${i}`, x: 0, y: 0, angle: 0, labels: [], shapes: [{ name: `${i}`, role: d === now ? ('drill' as const) : ('cut' as const), paths: d.kind === 'part' ? d.paths.map(asPath) : [] }] })), // prettier-ignore
+        {
+          name: 'lines',
+          x: 0,
+          y: 0,
+          angle: 0,
+          labels: [],
+          shapes: [
+            {
+              name: 'lines',
+              role: 'reference',
+              paths: cut.value.lines.map(l => ({ ...asPath(l.points), closed: l.closed })),
+            },
+          ],
+        },
+        ...done.map((d, i) => ({
+          name: `${i}`,
+          x: 0,
+          y: 0,
+          angle: 0,
+          labels: [],
+          shapes: [
+            {
+              name: `${i}`,
+              role: d === now ? ('drill' as const) : ('cut' as const),
+              paths: d.kind === 'part' ? d.paths.map(asPath) : [],
+            },
+          ],
+        })),
       ],
     };
   }
   const layer = shownBody.value?.layers[Math.min(step.value, shownBody.value.layers.length - 1)];
   if (!layer) return undefined;
-  return { title: name.value, notes: [], groups: [{ name: 'layer', x: 0, y: 0, angle: 0, labels: [], shapes: [{ name: 'layer', role: 'cut', paths: layer.paths.map(asPath) }] }] }; // prettier-ignore
+  return {
+    title: name.value,
+    notes: [],
+    groups: [
+      {
+        name: 'layer',
+        x: 0,
+        y: 0,
+        angle: 0,
+        labels: [],
+        shapes: [{ name: 'layer', role: 'cut', paths: layer.paths.map(asPath) }],
+      },
+    ],
+  };
 });
 const say = computed(() => {
-  if (cut.value) return `After ${step.value} of ${cut.value.dropped.length} pieces, ${clock(cut.value.dropped[step.value - 1]?.at ?? 0)}.`; // prettier-ignore
+  if (cut.value)
+    return (
+      `After ${step.value} of ${cut.value.dropped.length} pieces, ` +
+      `${clock(cut.value.dropped[step.value - 1]?.at ?? 0)}.`
+    );
   const layer = shownBody.value?.layers[Math.min(step.value, (shownBody.value?.layers.length ?? 1) - 1)];
-  return layer ? `Layer at ${fixed(layer.z, 2)} mm: ${fixed(layer.area, 1)} mm², ${fixed(layer.thin, 2)} mm² too thin for a line, ${fixed(layer.hanging, 2)} mm² hanging.` : ''; // prettier-ignore
+  return layer
+    ? `Layer at ${fixed(layer.z, 2)} mm: ${fixed(layer.area, 1)} mm², ` +
+        `${fixed(layer.thin, 2)} mm² too thin for a line, ${fixed(layer.hanging, 2)} mm² ` +
+        'hanging.'
+    : '';
 });
-watch(drawing, d => look(d && { drawing: { ok: true, value: d }, label: `Dry run of ${name.value}`, note: say.value, filled: true })); // prettier-ignore
+watch(drawing, d =>
+  look(
+    d && {
+      drawing: { ok: true, value: d },
+      label: `Dry run of ${name.value}`,
+      note: say.value,
+      filled: true,
+    },
+  ),
+);
 watch(tool, clear);
-const worst = computed(() => (printed.value ?? []).map(b => ({ b, thin: Math.max(...b.layers.map(l => l.thin)), hanging: Math.max(0, ...b.layers.slice(2).map(l => l.hanging)) }))); // prettier-ignore
+const worst = computed(() =>
+  (printed.value ?? []).map(b => ({
+    b,
+    thin: Math.max(...b.layers.map(l => l.thin)),
+    hanging: Math.max(0, ...b.layers.slice(2).map(l => l.hanging)),
+  })),
+);
 </script>
 
 <template>

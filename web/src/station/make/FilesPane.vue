@@ -26,14 +26,21 @@ async function archive(): Promise<void> {
   const made = await maker.make({ task: 'archive', machine: machine.value, paper: 'A4', sets: 1 });
   if (!made) return;
   left.value = made.left;
-  const saved = await saveBlob(new Blob([made.file], { type: 'application/zip' }), fileName([machine.value.name], 'zip')); // prettier-ignore
+  const saved = await saveBlob(
+    new Blob([made.file], { type: 'application/zip' }),
+    fileName([machine.value.name], 'zip'),
+  );
   said.value = saved ? `${made.files} files in one archive.` : 'Nothing was written.';
 }
 async function savePlan(kind: 'svg' | 'dxf'): Promise<void> {
   const plan = planDrawing(derived.value);
   problem.value = plan.ok ? '' : sayProblem(plan.problem);
   if (!plan.ok) return;
-  await saveText(kind === 'svg' ? writeSvg(plan.value) : writeDxf(plan.value), fileName([machine.value.name, 'plan'], kind), kind === 'svg' ? 'image/svg+xml' : 'image/vnd.dxf'); // prettier-ignore
+  await saveText(
+    kind === 'svg' ? writeSvg(plan.value) : writeDxf(plan.value),
+    fileName([machine.value.name, 'plan'], kind),
+    kind === 'svg' ? 'image/svg+xml' : 'image/vnd.dxf',
+  );
 }
 const saveTable = (table: Table, name: string): Promise<boolean> =>
   saveText(writeCsv(table), fileName([machine.value.name, name], 'csv'), 'text/csv');
@@ -46,7 +53,9 @@ const print = (): void => window.print();
 const SHOWN = ['part', 'number', 'process', 'mass g', 'time min', 'cost'] as const;
 const short = computed(() => {
   const at = SHOWN.map(c => parts.value.columns.indexOf(c));
-  return parts.value.rows.filter(r => r[parts.value.columns.indexOf('process')] !== '').map(r => at.map(i => r[i] ?? '')); // prettier-ignore
+  return parts.value.rows
+    .filter(r => r[parts.value.columns.indexOf('process')] !== '')
+    .map(r => at.map(i => r[i] ?? ''));
 });
 </script>
 

@@ -1,5 +1,13 @@
 <script setup lang="ts">
-import { addMaterial, byId, changeMaterial, changeProcess, type Material, type Process, removeMaterial } from '@tesseron/core/machine'; // prettier-ignore
+import {
+  addMaterial,
+  byId,
+  changeMaterial,
+  changeProcess,
+  type Material,
+  type Process,
+  removeMaterial,
+} from '@tesseron/core/machine';
 import { computed } from 'vue';
 import { useOpen } from '../../machine/use-open';
 import CheckedField from '../../parts/CheckedField.vue';
@@ -17,15 +25,30 @@ const put = (more: Partial<{ [K in keyof Omit<Material, 'id'>]: Material[K] | un
 };
 const take = (id: string): void =>
   id === 'new'
-    ? change('Add a material', addMaterial({ name: printed.value ? 'Filament' : 'Sheet', sheets: [] }, props.process.id)) // prettier-ignore
+    ? change(
+        'Add a material',
+        addMaterial({ name: printed.value ? 'Filament' : 'Sheet', sheets: [] }, props.process.id),
+      )
     : change('Choose a material', changeProcess(props.process.id, { material: id === '' ? undefined : id }));
 const figures = computed(() => {
   const m = material.value;
   if (!m) return [];
-  const thickness = length('Thickness', m.thickness, [0.05, 200], v => put({ thickness: v }), { hint: 'as measured', clear: () => put({ thickness: undefined }), test: 'material-thickness' }); // prettier-ignore
-  const density = number('Density', m.density, [0.01, 25], v => put({ density: v }), { clear: () => put({ density: undefined }), unit: 'g/cm³', test: 'material-density' }); // prettier-ignore
+  const thickness = length('Thickness', m.thickness, [0.05, 200], v => put({ thickness: v }), {
+    hint: 'as measured',
+    clear: () => put({ thickness: undefined }),
+    test: 'material-thickness',
+  });
+  const density = number('Density', m.density, [0.01, 25], v => put({ density: v }), {
+    clear: () => put({ density: undefined }),
+    unit: 'g/cm³',
+    test: 'material-density',
+  });
   const per = m.price?.per ?? (printed.value ? 'kg' : 'sheet');
-  const price = number(`Price a ${per}`, m.price?.amount, [0, 1e6], v => put({ price: { amount: v, per } }), { clear: () => put({ price: undefined }), hint: 'in your own money', test: 'material-price' }); // prettier-ignore
+  const price = number(`Price a ${per}`, m.price?.amount, [0, 1e6], v => put({ price: { amount: v, per } }), {
+    clear: () => put({ price: undefined }),
+    hint: 'in your own money',
+    test: 'material-price',
+  });
   return printed.value ? [density, price] : [thickness, density, price];
 });
 const sheets = computed(() =>
@@ -37,7 +60,12 @@ const sheets = computed(() =>
     return [
       length('Sheet, width', s.width, [10, 5000], v => set({ width: v }), { test: `sheet-${i}-width` }),
       length('height', s.height, [10, 5000], v => set({ height: v }), { test: `sheet-${i}-height` }),
-      number('how many', s.number, [1, 1000], v => set({ number: v }), { clear: () => set({ number: undefined }), whole: true, hint: 'empty: any', test: `sheet-${i}-number` }), // prettier-ignore
+      number('how many', s.number, [1, 1000], v => set({ number: v }), {
+        clear: () => set({ number: undefined }),
+        whole: true,
+        hint: 'empty: any',
+        test: `sheet-${i}-number`,
+      }),
     ];
   }),
 );

@@ -25,10 +25,14 @@ const looked = ref<string>();
 const compensate = ref(true);
 const problem = ref('');
 const ownable = (id: string): boolean => flat.value.has(id) || byId(machine.value.wheels, id) !== undefined;
-const forFile = (id: string): ReturnType<typeof processOf> => compensate.value ? processOf(machine.value, id) : undefined; // prettier-ignore
+const forFile = (id: string): ReturnType<typeof processOf> =>
+  compensate.value ? processOf(machine.value, id) : undefined;
 
 const drawingOf = (part: FlatPart): Result<Drawing> => partDrawing(derived.value, part, forFile(part.id));
-/** The same with the finished part dashed within it where the file differs from it, and what a cutter leaves in corners. */
+/**
+ * The same with the finished part dashed within it where the file differs from it, and what a cutter leaves in
+ * corners.
+ */
 function shown(part: FlatPart): Result<Drawing> {
   const made = drawingOf(part);
   const process = forFile(part.id);
@@ -51,11 +55,22 @@ function uncut(part: FlatPart): string {
   const cutter = process?.kind === 'router' ? process.cutter : undefined;
   if (!cutter) return '';
   const left = leftUncut(part.outline, cutter / 2, derived.value.chordError);
-  return left < 0.01 ? '' : `A cutter of ${cutter} mm leaves ${figure(left, 3)} mm² uncut in inside corners. Take a smaller one, or give the teeth a larger fillet.`; // prettier-ignore
+  return left < 0.01
+    ? ''
+    : `A cutter of ${cutter} mm leaves ${figure(left, 3)} mm² uncut in inside corners. Take ` +
+        'a smaller one, or give the teeth a larger fillet.';
 }
 const show = (): void => {
   const part = flat.value.get(looked.value ?? '');
-  if (part) look({ drawing: shown(part), label: `${part.name}, as its file is written`, note: fileNotes(derived.value, forFile(part.id))[1] ?? '', warning: uncut(part), lettered: true, filled: true }); // prettier-ignore
+  if (part)
+    look({
+      drawing: shown(part),
+      label: `${part.name}, as its file is written`,
+      note: fileNotes(derived.value, forFile(part.id))[1] ?? '',
+      warning: uncut(part),
+      lettered: true,
+      filled: true,
+    });
 };
 watch([looked, compensate, derived], show);
 
@@ -76,7 +91,11 @@ async function save(id: string, kind: 'svg' | 'dxf' | 'step'): Promise<void> {
     return;
   }
   const name = fileName([machine.value.name, part.name, ...compensationName(forFile(id))], kind);
-  await saveText(kind === 'svg' ? writeSvg(made.value) : writeDxf(made.value), name, kind === 'svg' ? 'image/svg+xml' : 'image/vnd.dxf'); // prettier-ignore
+  await saveText(
+    kind === 'svg' ? writeSvg(made.value) : writeDxf(made.value),
+    name,
+    kind === 'svg' ? 'image/svg+xml' : 'image/vnd.dxf',
+  );
 }
 async function saveStl(part: { id: string; name: string }): Promise<void> {
   problem.value = '';
@@ -84,15 +103,26 @@ async function saveStl(part: { id: string; name: string }): Promise<void> {
   if (!made) return;
   problem.value = made.left.map(l => `${l.name}: ${sayProblem(l.problem)}`).join(' ');
   const { process } = printGrowth(derived.value, part);
-  if (made.file) await saveBlob(new Blob([made.file], { type: 'model/stl' }), fileName([machine.value.name, part.name, ...compensationName(process)], 'stl')); // prettier-ignore
+  if (made.file)
+    await saveBlob(
+      new Blob([made.file], { type: 'model/stl' }),
+      fileName([machine.value.name, part.name, ...compensationName(process)], 'stl'),
+    );
 }
 const setBy = (id: string, process: string): void =>
-  change('Choose how a part is made', setMaking(id, { process: process === machine.value.process ? undefined : process })); // prettier-ignore
+  change(
+    'Choose how a part is made',
+    setMaking(id, { process: process === machine.value.process ? undefined : process }),
+  );
 function setNumber(id: string, text: string): void {
   const n = Number(text);
   if (text.trim() === '') change('Change how many are made', setMaking(id, { number: undefined }));
-  else if (Number.isInteger(n) && n >= 0 && n <= 1000) change('Change how many are made', setMaking(id, { number: n })); // prettier-ignore
-  else problem.value = `“${text.slice(0, 20)}” is no number of pieces. Write a whole number from 0 to 1000, or nothing for as many as are needed.`; // prettier-ignore
+  else if (Number.isInteger(n) && n >= 0 && n <= 1000)
+    change('Change how many are made', setMaking(id, { number: n }));
+  else
+    problem.value =
+      `“${text.slice(0, 20)}” is no number of pieces. Write a whole number ` +
+      'from 0 to 1000, or nothing for as many as are needed.';
 }
 const teeth = (id: string): string => {
   const wheel = byId(machine.value.wheels, id);

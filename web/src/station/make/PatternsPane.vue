@@ -22,24 +22,38 @@ const strip = ref({ diameter: 40, width: 12, digits: '0 1 2 3 4 5 6 7 8 9', move
 const patterns = computed(() => patternsOf(derived.value));
 const chosen = computed(() => patterns.value.filter(p => !skipped.value.includes(p.id)));
 const digits = computed(() => strip.value.digits.split(/\s+/).filter(Boolean).slice(0, 60));
-const stripDrawing = computed(() => digits.value.length === 0 ? undefined : digitStrip({ ...strip.value, digits: digits.value })); // prettier-ignore
+const stripDrawing = computed(() =>
+  digits.value.length === 0 ? undefined : digitStrip({ ...strip.value, digits: digits.value }),
+);
 const fields = computed(() => [
-  length('Across', strip.value.diameter, [3, 500], v => (strip.value = { ...strip.value, diameter: v }), { test: 'strip-diameter' }), // prettier-ignore
-  length('Width', strip.value.width, [2, 200], v => (strip.value = { ...strip.value, width: v }), { test: 'strip-width' }), // prettier-ignore
+  length('Across', strip.value.diameter, [3, 500], v => (strip.value = { ...strip.value, diameter: v }), {
+    test: 'strip-diameter',
+  }),
+  length('Width', strip.value.width, [2, 200], v => (strip.value = { ...strip.value, width: v }), {
+    test: 'strip-width',
+  }),
 ]);
 const toggle = (id: string): void => {
   skipped.value = skipped.value.includes(id) ? skipped.value.filter(s => s !== id) : [...skipped.value, id];
 };
 const show = (id: string, drawing: Drawing): void => {
   looked.value = id;
-  look({ drawing: { ok: true, value: drawing }, label: `Pattern: ${drawing.title}`, note: drawing.notes.join(' '), lettered: true }); // prettier-ignore
+  look({
+    drawing: { ok: true, value: drawing },
+    label: `Pattern: ${drawing.title}`,
+    note: drawing.notes.join(' '),
+    lettered: true,
+  });
 };
 async function save(drawings: readonly Drawing[], name: string): Promise<void> {
   writing.value = true;
   try {
     const { writePdf } = await import('@tesseron/core/format');
     const bytes = await writePdf(drawings, paper.value, machine.value.name);
-    await saveBlob(new Blob([bytes], { type: 'application/pdf' }), fileName([machine.value.name, name, paper.value], 'pdf')); // prettier-ignore
+    await saveBlob(
+      new Blob([bytes], { type: 'application/pdf' }),
+      fileName([machine.value.name, name, paper.value], 'pdf'),
+    );
   } finally {
     writing.value = false;
   }

@@ -7,10 +7,23 @@ import { useOpen } from '../../machine/use-open';
 import { length, number, type NumberSpec } from '../../parts/number-spec';
 import NumberFields from '../../parts/NumberFields.vue';
 
-/** What is measured of a way of making: how wide it cuts, how far its prints are off, what its fits leave, how fast it is. */
+/**
+ * What is measured of a way of making: how wide it cuts, how far its prints are off, what its fits leave, how fast
+ * it is.
+ */
 const props = defineProps<{ process: Process }>();
 const { change } = useOpen();
-type Measure = 'kerf' | 'nozzle' | 'cutter' | 'outlineGrowth' | 'holeShrink' | 'leastFeature' | 'layer' | 'flare' | 'gap' | 'rate'; // prettier-ignore
+type Measure =
+  | 'kerf'
+  | 'nozzle'
+  | 'cutter'
+  | 'outlineGrowth'
+  | 'holeShrink'
+  | 'leastFeature'
+  | 'layer'
+  | 'flare'
+  | 'gap'
+  | 'rate';
 
 const set = (key: Measure, value: number | undefined): void =>
   change('Change how parts are made', changeProcess(props.process.id, { [key]: value }));
@@ -28,7 +41,11 @@ const OF: Readonly<Record<Process['kind'], readonly Row[]>> = {
   ],
 };
 const field = ([key, label, least, most, hint]: Row): NumberSpec =>
-  length(label, props.process[key], [least, most], v => set(key, v), { clear: () => set(key, undefined), hint, test: `process-${key}` }); // prettier-ignore
+  length(label, props.process[key], [least, most], v => set(key, v), {
+    clear: () => set(key, undefined),
+    hint,
+    test: `process-${key}`,
+  });
 const measured = computed(() => [
   ...OF[props.process.kind].map(field),
   field(['leastFeature', 'Least feature', 0.01, 30, 'thinner walls are told']),
@@ -43,22 +60,50 @@ const fits = computed(() =>
     const put = (value: number | undefined): void => {
       const { [fit]: _, ...rest } = props.process.fits ?? {};
       const next = value === undefined ? rest : { ...rest, [fit]: value };
-      change('Change a fit', changeProcess(props.process.id, { fits: Object.keys(next).length > 0 ? next : undefined })); // prettier-ignore
+      change(
+        'Change a fit',
+        changeProcess(props.process.id, { fits: Object.keys(next).length > 0 ? next : undefined }),
+      );
     };
-    return length(label, props.process.fits?.[fit], [-1, 3], put, { clear: () => put(undefined), hint: `usually ${fitAllowance(fit)}`, test: `fit-${fit}` }); // prettier-ignore
+    return length(label, props.process.fits?.[fit], [-1, 3], put, {
+      clear: () => put(undefined),
+      hint: `usually ${fitAllowance(fit)}`,
+      test: `fit-${fit}`,
+    });
   }),
 );
 const pace = computed(() => [
   field(['gap', 'Left between parts', 0, 100, `usually ${gapOf({ ...props.process, gap: undefined })}`]),
-  number(props.process.kind === 'printer' ? 'Lays' : 'Cuts', props.process.rate, [0.01, 10000], v => set('rate', v), { clear: () => set('rate', undefined), unit: props.process.kind === 'printer' ? 'mm³/s' : 'mm/s', hint: `usually ${rateOf({ ...props.process, rate: undefined })}`, test: 'process-rate' }), // prettier-ignore
+  number(
+    props.process.kind === 'printer' ? 'Lays' : 'Cuts',
+    props.process.rate,
+    [0.01, 10000],
+    v => set('rate', v),
+    {
+      clear: () => set('rate', undefined),
+      unit: props.process.kind === 'printer' ? 'mm³/s' : 'mm/s',
+      hint: `usually ${rateOf({ ...props.process, rate: undefined })}`,
+      test: 'process-rate',
+    },
+  ),
 ]);
 const bed = computed(() => {
   const is = bedOf(props.process);
-  const put = (more: Partial<typeof is>): void => change('Change the bed', changeProcess(props.process.id, { bed: { ...is, ...more } })); // prettier-ignore
+  const put = (more: Partial<typeof is>): void =>
+    change('Change the bed', changeProcess(props.process.id, { bed: { ...is, ...more } }));
   return [
-    length('Bed, width', props.process.bed?.width, [20, 5000], v => put({ width: v }), { hint: `else ${is.width}`, test: 'bed-width' }), // prettier-ignore
-    length('Bed, depth', props.process.bed?.depth, [20, 5000], v => put({ depth: v }), { hint: `else ${is.depth}`, test: 'bed-depth' }), // prettier-ignore
-    length('Height', props.process.bed?.height, [5, 5000], v => put({ height: v }), { hint: `else ${is.height}`, test: 'bed-height' }), // prettier-ignore
+    length('Bed, width', props.process.bed?.width, [20, 5000], v => put({ width: v }), {
+      hint: `else ${is.width}`,
+      test: 'bed-width',
+    }),
+    length('Bed, depth', props.process.bed?.depth, [20, 5000], v => put({ depth: v }), {
+      hint: `else ${is.depth}`,
+      test: 'bed-depth',
+    }),
+    length('Height', props.process.bed?.height, [5, 5000], v => put({ height: v }), {
+      hint: `else ${is.height}`,
+      test: 'bed-height',
+    }),
   ];
 });
 </script>

@@ -21,7 +21,12 @@ const maker = useMake();
 const sets = ref(1);
 const laid = shallowRef<MakeAnswers['sheets']>();
 const shown = ref<readonly [batch: number, sheet: number]>([0, 0]);
-const fields = computed(() => [number('Sets of the machine', sets.value, [1, 100], v => (sets.value = v), { whole: true, test: 'sheet-sets' })]); // prettier-ignore
+const fields = computed(() => [
+  number('Sets of the machine', sets.value, [1, 100], v => (sets.value = v), {
+    whole: true,
+    test: 'sheet-sets',
+  }),
+]);
 const cut = computed(() => laid.value?.laid.map((b, i) => ({ b, i })) ?? []);
 const left = computed(() => [...(laid.value?.left ?? []), ...cut.value.flatMap(c => c.b.left)]);
 const drawingOf = (b: LaidBatch, sheet: number): Drawing => sheetDrawing(derived.value, b, sheet);
@@ -45,14 +50,28 @@ async function lay(): Promise<void> {
 }
 function save(b: LaidBatch, sheet: number, kind: 'svg' | 'dxf'): void {
   const drawing = drawingOf(b, sheet);
-  const name = fileName([machine.value.name, batchName(b.batch), `sheet ${sheet + 1}`, ...compensationName(b.batch.process)], kind); // prettier-ignore
-  void saveText(kind === 'svg' ? writeSvg(drawing) : writeDxf(drawing), name, kind === 'svg' ? 'image/svg+xml' : 'image/vnd.dxf'); // prettier-ignore
+  const name = fileName(
+    [machine.value.name, batchName(b.batch), `sheet ${sheet + 1}`, ...compensationName(b.batch.process)],
+    kind,
+  );
+  void saveText(
+    kind === 'svg' ? writeSvg(drawing) : writeDxf(drawing),
+    name,
+    kind === 'svg' ? 'image/svg+xml' : 'image/vnd.dxf',
+  );
 }
 watch([shown, laid], () => {
   const [b, sheet] = [laid.value?.laid[shown.value[0]], shown.value[1]];
   if (!b?.sheets[sheet]) return;
   const { width, height, used } = b.sheets[sheet];
-  look({ drawing: { ok: true, value: drawingOf(b, sheet) }, label: `Sheet ${sheet + 1} of ${batchName(b.batch)}`, filled: true, note: `${batchName(b.batch)}, sheet ${sheet + 1} of ${b.sheets.length}: ${width} × ${height} mm, used up to ${fixed(used, 0)} mm.` }); // prettier-ignore
+  look({
+    drawing: { ok: true, value: drawingOf(b, sheet) },
+    label: `Sheet ${sheet + 1} of ${batchName(b.batch)}`,
+    filled: true,
+    note:
+      `${batchName(b.batch)}, sheet ${sheet + 1} of ${b.sheets.length}: ${width} × ` +
+      `${height} mm, used up to ${fixed(used, 0)} mm.`,
+  });
 });
 watch([machine, sets], () => void lay(), { immediate: true });
 </script>

@@ -16,7 +16,9 @@ const left = ref<readonly NotMade[]>([]);
 const said = ref('');
 const printers = computed(() => {
   const parts = solidParts(derived.value);
-  return machine.value.processes.filter(p => p.kind === 'printer' && parts.some(q => processOf(machine.value, q.id)?.id === p.id)); // prettier-ignore
+  return machine.value.processes.filter(
+    p => p.kind === 'printer' && parts.some(q => processOf(machine.value, q.id)?.id === p.id),
+  );
 });
 const sets = computed(() => inPlaceSets(machine.value));
 const setNote = (id: string): string => {
@@ -34,7 +36,10 @@ async function savePlates(process: string): Promise<void> {
   left.value = made.left;
   const printer = byId(machine.value.processes, process);
   for (const { name, bytes } of made.files)
-    await saveBlob(new Blob([bytes], { type: 'model/3mf' }), fileName([machine.value.name, name, ...compensationName(printer)], '3mf')); // prettier-ignore
+    await saveBlob(
+      new Blob([bytes], { type: 'model/3mf' }),
+      fileName([machine.value.name, name, ...compensationName(printer)], '3mf'),
+    );
   said.value = made.files.length === 0 ? 'There is nothing to print.' : `Beds: ${made.files.length}.`;
 }
 async function saveInPlace(set: string, name: string): Promise<void> {
@@ -42,7 +47,11 @@ async function saveInPlace(set: string, name: string): Promise<void> {
   const made = await maker.make({ task: 'in place', machine: machine.value, set });
   if (!made) return;
   left.value = made.left;
-  if (made.file) await saveBlob(new Blob([made.file], { type: 'model/3mf' }), fileName([machine.value.name, name, 'in place'], '3mf')); // prettier-ignore
+  if (made.file)
+    await saveBlob(
+      new Blob([made.file], { type: 'model/3mf' }),
+      fileName([machine.value.name, name, 'in place'], '3mf'),
+    );
 }
 </script>
 

@@ -35,7 +35,12 @@ const usual = computed({
   get: () => machine.value.process,
   set: id => id !== undefined && change('Choose how parts are made', setProcess(id)),
 });
-const cautions = computed(() => [...cautionsFor(process.value?.kind ?? 'saw'), ...cautionsOf(machine.value)].map(c => ({ code: c, text: CAUTIONS[c] }))); // prettier-ignore
+const cautions = computed(() =>
+  [...cautionsFor(process.value?.kind ?? 'saw'), ...cautionsOf(machine.value)].map(c => ({
+    code: c,
+    text: CAUTIONS[c],
+  })),
+);
 
 function add(kind: Process['kind']): void {
   const before = new Set(machine.value.processes.map(p => p.id));

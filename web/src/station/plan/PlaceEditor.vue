@@ -68,8 +68,13 @@ const fields = computed((): NumberSpec[] => {
       length('y', shown(p.y), FAR, y => set({ y }), { test: 'place-y' }),
     ];
   if (p.kind === 'between' || p.kind === 'coaxial') return [];
-  const angle = number('direction', shown(p.angleDeg), [-360, 360], x => set({ angleDeg: x }), { unit: '°', test: 'place-angle' }); // prettier-ignore
-  return p.kind === 'polar' ? [length('distance', shown(p.radius), [0.01, 10000], x => set({ radius: x })), angle] : [angle]; // prettier-ignore
+  const angle = number('direction', shown(p.angleDeg), [-360, 360], x => set({ angleDeg: x }), {
+    unit: '°',
+    test: 'place-angle',
+  });
+  return p.kind === 'polar'
+    ? [length('distance', shown(p.radius), [0.01, 10000], x => set({ radius: x })), angle]
+    : [angle];
 });
 const travel = computed((): NumberSpec[] => {
   const { slot } = props.axis;

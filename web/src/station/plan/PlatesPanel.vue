@@ -78,7 +78,11 @@ const pillarFields = (p: Plates['pillars'][number], i: number): NumberSpec[] => 
   length('y', p.y, [-10000, 10000], y => setPillar(p.id, { y })),
   length('across', p.diameter, [0.5, 200], x => setPillar(p.id, { diameter: x })),
 ];
-const allowance = computed(() => plates.value && [3, 6].map(d => `${mm(bearingAllowance(plates.value?.fit ?? 'free', d), 3)} at ${d} mm`).join(', ')); // prettier-ignore
+const allowance = computed(
+  () =>
+    plates.value &&
+    [3, 6].map(d => `${mm(bearingAllowance(plates.value?.fit ?? 'free', d), 3)} at ${d} mm`).join(', '),
+);
 
 async function save(kind: 'svg' | 'dxf'): Promise<void> {
   const drawing = plateDrawing(derived.value, side.value);

@@ -24,7 +24,9 @@ const layers = computed(() => {
 const rows = computed(() =>
   derived.value.layout.clearances.slice(0, SHOWN).map(c => ({
     key: `${c.kind} ${c.a} ${c.b}`,
-    what: `${nameOf(machine.value, c.a)} – ${c.kind === 'neighbours' ? 'its neighbour' : nameOf(machine.value, c.b)}${arborOf(c.kind, c.b)}`,
+    what:
+      `${nameOf(machine.value, c.a)} – ` +
+      `${c.kind === 'neighbours' ? 'its neighbour' : nameOf(machine.value, c.b)}${arborOf(c.kind, c.b)}`,
     gap: fixed(c.gap, 2),
     bad: c.gap < 0,
     close: c.gap >= 0 && c.gap < least.value,

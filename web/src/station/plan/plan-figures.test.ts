@@ -94,7 +94,15 @@ describe('the room in the plan', () => {
       { id: 'k', name: 'k', region: { kind: 'rectangle' as const, x: 0, y: 0, width: 4, height: 2 } },
     ];
     const figure = roomFigure(derive(setLayout({ keepOuts })(demo('saltreach-tide-clock'))));
-    expect(figure.lines.map(l => l.kind)).to.deep.equal(['plate', 'envelope', 'keep-out', 'pillar', 'pillar', 'pillar', 'pillar']); // prettier-ignore
+    expect(figure.lines.map(l => l.kind)).to.deep.equal([
+      'plate',
+      'envelope',
+      'keep-out',
+      'pillar',
+      'pillar',
+      'pillar',
+      'pillar',
+    ]);
   });
 
   it('has a bar for every place that an arm carries', () => {

@@ -66,7 +66,8 @@ function setAll(): void {
   }
   problem.value = undefined;
   const { machine: next, set, left } = setHandsTo(facts.value, toNumber(seconds), clock.turns);
-  const names = (ids: readonly string[]): string => ids.map(id => byId(machine.value.indicators, id)?.name ?? id).join(', '); // prettier-ignore
+  const names = (ids: readonly string[]): string =>
+    ids.map(id => byId(machine.value.indicators, id)?.name ?? id).join(', ');
   said.value = [
     set.length > 0 ? `Set: ${names(set)}.` : 'Nothing here shows a time of day or a body of the sky.',
     left.length > 0 ? `Left as they were, as nothing tells what they should read: ${names(left)}.` : '',
@@ -74,7 +75,9 @@ function setAll(): void {
   if (set.length > 0) change('Set all hands to the date', () => next);
 }
 const alone = computed(() => {
-  const members = [...new Set(moving.value.map(m => m.indicator.member))].filter(id => id !== machine.value.drive?.member); // prettier-ignore
+  const members = [...new Set(moving.value.map(m => m.indicator.member))].filter(
+    id => id !== machine.value.drive?.member,
+  );
   return members.map(id => {
     const how = setAlone(machine.value, derived.value.flow, id);
     const along = how.along.filter(m => members.includes(m)).map(m => nameOf(machine.value, m));

@@ -23,7 +23,7 @@ import ReadsFields from './ReadsFields.vue';
 const props = defineProps<{ indicator: Indicator }>();
 const { machine, derived, change } = useOpen();
 const set = (what: Readonly<Record<string, unknown>>): void =>
-  change(`Change ${props.indicator.name || 'an indicator'}`, setIndicator(props.indicator.id, what)); // prettier-ignore
+  change(`Change ${props.indicator.name || 'an indicator'}`, setIndicator(props.indicator.id, what));
 const fields = computed(() => indicatorFields(props.indicator, set));
 const places = computed(() => [
   ...(props.indicator.kind === 'dial' ? [{ value: GROUND, title: 'stands' }] : []),

@@ -80,7 +80,10 @@ const fields = computed(() => [
   number('Turns of the drive', turns.value, [0.0001, 1e6], v => (turns.value = v), { test: 'film-turns' }),
   number('Lasting', seconds.value, [0.2, 30], v => (seconds.value = v), { unit: 's', test: 'film-seconds' }),
   number('Frames a second', rate.value, [2, 20], v => (rate.value = v), { whole: true, test: 'film-rate' }),
-  { ...length('Wide', width.value, [80, 1600], v => (width.value = v), { whole: true, test: 'film-width' }), unit: 'pixels' }, // prettier-ignore
+  {
+    ...length('Wide', width.value, [80, 1600], v => (width.value = v), { whole: true, test: 'film-width' }),
+    unit: 'pixels',
+  },
 ]);
 const frames = computed(() => Math.max(2, Math.round(seconds.value * rate.value)));
 /** After how many turns the film would go on into its own beginning. */
@@ -89,7 +92,9 @@ const closes = computed(() => filmCloses(turns.value, whole.value));
 const blurred = computed(() => {
   const quick = quickestTeeth(machine.value, derived.value.train.rates);
   const teeth = quick ? (quick.teeth * turns.value) / frames.value : 0;
-  return quick && teeth > MOST_TEETH_A_FRAME ? { name: nameOf(machine.value, quick.wheel), teeth: figure(teeth, 2) } : undefined; // prettier-ignore
+  return quick && teeth > MOST_TEETH_A_FRAME
+    ? { name: nameOf(machine.value, quick.wheel), teeth: figure(teeth, 2) }
+    : undefined;
 });
 async function make(): Promise<void> {
   const on = sheet(width.value);
@@ -109,7 +114,10 @@ async function make(): Promise<void> {
     if (blob) await saveBlob(blob, named('gif'));
   } catch (error) {
     film.cancel();
-    problem.value = `The film could not be made (${error instanceof Error ? error.message : String(error)}). Make it smaller or shorter.`;
+    problem.value =
+      'The film could not be made ' +
+      `(${error instanceof Error ? error.message : String(error)}). Make it ` +
+      'smaller or shorter.';
   }
 }
 // A film is of one view from its beginning to its end.

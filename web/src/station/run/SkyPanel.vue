@@ -21,7 +21,11 @@ const sundial = computed(() => {
   const seconds = exactSecondsAt(machine.value, turnSeconds.value, clock.turns);
   if (!seconds || !machine.value.aims.some(a => unevenSky(a)?.kind === 'sundial')) return '';
   const minutes = equationOfTime(toNumber(seconds) / 86400);
-  return `A sundial is ${fixed(Math.abs(minutes), 1)} min ${minutes < 0 ? 'behind' : 'ahead of'} the mean time shown today (equation of time; Meeus, ch. 28).`;
+  return (
+    `A sundial is ${fixed(Math.abs(minutes), 1)} min ` +
+    `${minutes < 0 ? 'behind' : 'ahead of'} the mean time shown today (equation of ` +
+    'time; Meeus, ch. 28).'
+  );
 });
 const bodies = computed(() => machine.value.aims.filter(a => bodyOf(a) !== undefined));
 const rows = computed(() => {

@@ -23,7 +23,10 @@ const wheel = computed(
   () => wheels.value.find(w => w.value === asked.value)?.value ?? wheels.value[0]?.value,
 );
 function stepBy(teeth: typeof ONE_TOOTH): void {
-  const turns = wheel.value === undefined ? undefined : turnsForTeeth(machine.value, derived.value.train.rates, wheel.value, teeth); // prettier-ignore
+  const turns =
+    wheel.value === undefined
+      ? undefined
+      : turnsForTeeth(machine.value, derived.value.train.rates, wheel.value, teeth);
   if (turns !== undefined) clock.stepSize = turns;
 }
 function loop(): void {
@@ -33,7 +36,10 @@ function loop(): void {
 }
 const looping = computed(() => {
   const l = clock.loop;
-  return l && `from ${figure(toNumber({ num: l.from.whole, den: 1n }) + l.from.part, 6)}, ${figure(l.turns, 6)} turns long`; // prettier-ignore
+  return (
+    l &&
+    `from ${figure(toNumber({ num: l.from.whole, den: 1n }) + l.from.part, 6)}, ${figure(l.turns, 6)} turns long`
+  );
 });
 </script>
 

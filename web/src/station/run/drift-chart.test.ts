@@ -10,7 +10,10 @@ import { driftChart } from './drift-chart';
 const file = readFileSync(new URL('../../../../demo/saltreach-tide-clock.json', import.meta.url), 'utf8');
 const derived = derive(must(readMachine(file)));
 const { machine } = derived;
-const courses = machine.aims.map(a => ({ id: a.id, course: driftCourse(derived.aims[a.id]!, derived.driveSeconds)! })); // prettier-ignore
+const courses = machine.aims.map(a => ({
+  id: a.id,
+  course: driftCourse(derived.aims[a.id]!, derived.driveSeconds)!,
+}));
 const ROOM = { width: 900, height: 600 };
 
 describe('the chart of drifts', () => {

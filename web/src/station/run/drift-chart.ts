@@ -36,7 +36,11 @@ export function driftChart(
   const at = (c: DriftCourse, y: number): number => toNumber(c.perDay) * YEAR * y;
   const ends = courses.map(c => at(c.course, years));
   const allowed = courses.map(c => toNumber(c.course.allowed));
-  const most = Math.max(1e-9, ...ends.map(Math.abs), Math.min(...allowed, Infinity) === Infinity ? 0 : Math.min(...allowed)); // prettier-ignore
+  const most = Math.max(
+    1e-9,
+    ...ends.map(Math.abs),
+    Math.min(...allowed, Infinity) === Infinity ? 0 : Math.min(...allowed),
+  );
   const x = scaleLinear([0, years], [LEFT, Math.max(LEFT + 1, room.width - RIGHT)]);
   const y = scaleLinear([-most, most], [Math.max(TOP + 1, room.height - FOOT), TOP]).nice();
   const lines = courses.map(({ id, course }, i) => {

@@ -12,7 +12,18 @@ const hand: Indicator = {
   settingDeg: 90,
   shape: 'leaf',
 };
-const dial: Dial = { id: 'd', name: 'd', kind: 'dial', member: 'ground', axis: 'a', radius: 40, settingDeg: 90, sense: 'clockwise', rings: [], windows: [] }; // prettier-ignore
+const dial: Dial = {
+  id: 'd',
+  name: 'd',
+  kind: 'dial',
+  member: 'ground',
+  axis: 'a',
+  radius: 40,
+  settingDeg: 90,
+  sense: 'clockwise',
+  rings: [],
+  windows: [],
+};
 const ring: Ring = { outer: 38, inner: 36, divisions: 60, long: 5 };
 
 describe('the measures of hands and dials', () => {
@@ -21,7 +32,14 @@ describe('the measures of hands and dials', () => {
     const fields = indicatorFields(hand, c => changes.push(c));
     fields.forEach(f => f.set(7));
     fields.forEach(f => f.clear?.());
-    expect(changes).to.deep.equal([{ radius: 7 }, { width: 7 }, { tail: 7 }, { settingDeg: 7 }, { width: undefined }, { tail: undefined }]); // prettier-ignore
+    expect(changes).to.deep.equal([
+      { radius: 7 },
+      { width: 7 },
+      { tail: 7 },
+      { settingDeg: 7 },
+      { width: undefined },
+      { tail: undefined },
+    ]);
   });
 
   it('every kind has its radius and its setting; a body its distance too', () => {
@@ -44,7 +62,12 @@ describe('the measures of hands and dials', () => {
   });
 
   it('numerals by numbers have a count, a first and a step; names have only size and place', () => {
-    const numbers = { radius: 30, height: 4, stand: 'upright', writes: { kind: 'numbers', count: 12, first: 0, step: 5 } } as const; // prettier-ignore
+    const numbers = {
+      radius: 30,
+      height: 4,
+      stand: 'upright',
+      writes: { kind: 'numbers', count: 12, first: 0, step: 5 },
+    } as const;
     const made: object[] = [];
     const fields = numeralFields(numbers, n => made.push(n));
     expect(fields.map(f => f.label)).to.deep.equal(['At radius', 'Height', 'How many', 'First', 'Step']);
@@ -58,7 +81,10 @@ describe('the measures of hands and dials', () => {
   it('a new window of every kind lies well within its dial', () => {
     for (const kind of ['round', 'sector', 'phases'] as const) {
       const windows: DialWindow[] = [newWindow(kind, dial)];
-      const found = indicatorFindings({ machine: { axes: [], members: [], aims: [], indicators: [{ ...dial, windows }] }, rates: {} }); // prettier-ignore
+      const found = indicatorFindings({
+        machine: { axes: [], members: [], aims: [], indicators: [{ ...dial, windows }] },
+        rates: {},
+      });
       expect(found, kind).to.deep.equal([]);
       const changed: DialWindow[] = [];
       const fields = windowFields(windows[0]!, w => changed.push(w));

@@ -12,7 +12,12 @@ import NumberField from '../../parts/NumberField.vue';
 const props = defineProps<{ mesh: MeshJoint; toothing: Toothing; wheels: readonly Wheel[] }>();
 const shown = defineModel<string>({ required: true });
 const { machine, derived, change } = useOpen();
-const bevels = computed(() => props.wheels.flatMap(w => { const b = bevelOf(derived.value, w.id); return b ? [b] : []; })); // prettier-ignore
+const bevels = computed(() =>
+  props.wheels.flatMap(w => {
+    const b = bevelOf(derived.value, w.id);
+    return b ? [b] : [];
+  }),
+);
 const rows = computed(() => [
   { name: 'pitch cone', values: bevels.value.map(b => deg(b.cone.pitchAngle)) },
   { name: 'face cone', values: bevels.value.map(b => deg(b.cone.faceAngle)) },

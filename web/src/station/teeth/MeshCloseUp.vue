@@ -30,7 +30,11 @@ const view = computed(() => {
 const px = computed(() => 1 / scale.value);
 const label = computed(() => {
   const n = now.value;
-  return `The mesh of ${props.names[0]} and ${props.names[1]}, enlarged: ${n?.contacts.length ?? 0} places of contact, play ${mm(n?.play ?? 0, 3)}. Arrow keys or dragging roll it.`;
+  return (
+    `The mesh of ${props.names[0]} and ${props.names[1]}, enlarged: ` +
+    `${n?.contacts.length ?? 0} places of contact, play ${mm(n?.play ?? 0, 3)}. Arrow ` +
+    'keys or dragging roll it.'
+  );
 });
 let from: { y: number; by: number } | undefined;
 

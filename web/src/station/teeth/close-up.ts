@@ -14,7 +14,10 @@ export interface CloseUpScene {
   readonly radiusB: number;
   /** Places of contact over a pitch, while the first drives forwards. */
   readonly contactWay: readonly Point[];
-  /** What to look at: a few teeth at the pitch point, or the whole of a disc whose pitch circle lies within its lobes; mm. */
+  /**
+   * What to look at: a few teeth at the pitch point, or the whole of a disc whose pitch circle lies within its
+   * lobes; mm.
+   */
   readonly look: { readonly centre: Point; readonly span: number };
   readonly pitch: number;
 }
@@ -68,7 +71,10 @@ function extremes(points: readonly Point[]): [number, number] {
   return [Math.min(...radii), Math.max(...radii)];
 }
 
-/** A few teeth either side of tooth 0, or all where there are few, closed behind their roots. Pins are rounds of their own. */
+/**
+ * A few teeth either side of tooth 0, or all where there are few, closed behind their roots. Pins are rounds of
+ * their own.
+ */
 function bodyPath(
   half: HalfTooth,
   count: number,

@@ -43,12 +43,17 @@ const aims = computed(() => [
   ...machine.value.aims.map(a => ({ title: a.name, value: a.id })),
 ]);
 /** Joints of members, such as clutches: what ties this arbor to others besides meshes. */
-const ties = computed(
-  () =>
+const ties = computed(() =>
   machine.value.joints
     .filter(j => j.kind !== 'mesh' && j.kind !== 'chain')
     .filter(j => jointEnds(j).some(([, id]) => id === props.arbor.id))
-    .map(j => ({ id: j.id, kind: j.kind, to: jointEnds(j).map(([, id]) => id).filter(id => id !== props.arbor.id) })), // prettier-ignore
+    .map(j => ({
+      id: j.id,
+      kind: j.kind,
+      to: jointEnds(j)
+        .map(([, id]) => id)
+        .filter(id => id !== props.arbor.id),
+    })),
 );
 const HOLDS = computed(() => [
   { title: 'turns', value: '' },
@@ -65,13 +70,19 @@ function serveAim(id: string): void {
   const label = id === '' ? 'Serve no output' : 'Serve an output';
   props.hand.act(label, m => serve(m, props.arbor.id, id === '' ? undefined : id));
 }
-const put = (id: string): boolean => props.hand.act(`Put ${props.arbor.name} on another axis`, m => putOnAxis(m, props.arbor.id, id)); // prettier-ignore
+const put = (id: string): boolean =>
+  props.hand.act(`Put ${props.arbor.name} on another axis`, m => putOnAxis(m, props.arbor.id, id));
 const key = (id: string): boolean => {
-  const done = props.hand.act(`Key ${props.arbor.name} to another arbor`, m => keyTogether(m, id, props.arbor.id)); // prettier-ignore
+  const done = props.hand.act(`Key ${props.arbor.name} to another arbor`, m =>
+    keyTogether(m, id, props.arbor.id),
+  );
   if (done) props.hand.choose({ kind: 'member', id });
   return done;
 };
-const hang = (frame: string): boolean => props.hand.act(`Hang ${props.arbor.name}`, m => hangOn(m, props.arbor.id, frame, derived.value.positions.at)); // prettier-ignore
+const hang = (frame: string): boolean =>
+  props.hand.act(`Hang ${props.arbor.name}`, m =>
+    hangOn(m, props.arbor.id, frame, derived.value.positions.at),
+  );
 </script>
 
 <template>

@@ -16,9 +16,10 @@ const groups = computed(() =>
     ['Wheels', deletion.value.wheels],
     ['Joints', deletion.value.joints],
     ['Outputs left without an arbor', deletion.value.aims],
-  ].flatMap(
-    ([title, ids]) =>
-    (ids as string[]).length > 0 ? [{ title: title as string, names: (ids as string[]).map(id => nameOf(machine.value, id)) }] : [], // prettier-ignore
+  ].flatMap(([title, ids]) =>
+    (ids as string[]).length > 0
+      ? [{ title: title as string, names: (ids as string[]).map(id => nameOf(machine.value, id)) }]
+      : [],
   ),
 );
 function go(): void {

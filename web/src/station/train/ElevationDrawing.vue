@@ -11,7 +11,10 @@ import { bracketPath, LABEL, scaleOf, shortName } from './elevation-scale';
 import { type Drop, useDrag } from './use-drag';
 import type { Hand } from './use-hand';
 
-/** The arrangement as it stands: lines, arbors, wheels at their layers, meshes, arms; chosen, dragged and typed into. */
+/**
+ * The arrangement as it stands: lines, arbors, wheels at their layers, meshes, arms; chosen, dragged and typed
+ * into.
+ */
 const props = defineProps<{ hand: Hand }>();
 const emit = defineEmits<{
   key: [key: string, shift: boolean];
@@ -34,6 +37,16 @@ const barHalf = (b: Bar): number => scale.value.barHalf(b);
 const standY = (band: number | undefined): number => scale.value.standY(band);
 const labelY = (i: number): number => scale.value.labelY(i);
 const wall = (t: Tube): number => (t.inside === 0 ? 0 : 1 + 3 * t.inside);
+/** Both walls of a tube in a column, from its upper end down to where the column stands. */
+function tubeWalls(c: { x: number; band: number | undefined }, t: Tube): string {
+  const side = (by: number): string =>
+    `M${px(c.x) + by} ${py(t.high) - scale.value.rise / 2 + 2}V${standY(c.band)}`;
+  return side(-wall(t)) + side(wall(t));
+}
+/** What a reader who cannot see the drawing is told of it. */
+const DESCRIPTION =
+  'Elevation of the train: lines with their arbors, wheels as bars at their layers, ' +
+  'dashes where they mesh, arms as brackets';
 const short = (name: string): string => shortName(name, scale.value.letters);
 
 /** A rate as short as the column needs it. */
@@ -161,7 +174,7 @@ const { drag, grab, move, release, cancel } = useDrag(holder, props.hand.choose,
       :width="scale.width"
       :height="scale.height"
       role="group"
-      aria-label="Elevation of the train: lines with their arbors, wheels as bars at their layers, dashes where they mesh, arms as brackets"
+      :aria-label="DESCRIPTION"
       data-test="elevation"
       @keydown="onKey"
       @click.self="hand.choose(undefined)"
@@ -180,7 +193,7 @@ const { drag, grab, move, release, cancel } = useDrag(holder, props.hand.choose,
         <path
           v-for="t in c.tubes"
           :key="t.id"
-          :d="`M${px(c.x) - wall(t)} ${py(t.high) - scale.rise / 2 + 2}V${standY(c.band)}M${px(c.x) + wall(t)} ${py(t.high) - scale.rise / 2 + 2}V${standY(c.band)}`"
+          :d="tubeWalls(c, t)"
           :class="['axis', { drive: t.drive, slide: t.slide, chosen: is('member', t.id) }]"
         />
         <path

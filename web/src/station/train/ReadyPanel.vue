@@ -24,7 +24,12 @@ const made = computed(() => {
   const next = built.value.value;
   const { rates } = trainRates(next);
   const before = new Set(machine.value.members.map(m => m.id));
-  return next.members.filter(m => !before.has(m.id)).map(m => ({ name: m.name, rate: sayRate(groundRate(next, rates, m.id) ?? rates[m.id], 24, driveWay(next)) })); // prettier-ignore
+  return next.members
+    .filter(m => !before.has(m.id))
+    .map(m => ({
+      name: m.name,
+      rate: sayRate(groundRate(next, rates, m.id) ?? rates[m.id], 24, driveWay(next)),
+    }));
 });
 function add(): void {
   const next = built.value;

@@ -49,7 +49,14 @@ const arbors = computed(() =>
       const rate = derived.value.train.rates[m.id];
       const period =
         rate && m.kind === 'arbor' ? periodOf(absolute(rate), derived.value.driveSeconds) : undefined;
-      return { id: m.id, name: m.name, rate: sayRate(rate, 24, way.value), short: sayRate(rate, 13, way.value), ground: groundOf(m.id, rate), period: period ? sayPeriod(period, 6) : '' }; // prettier-ignore
+      return {
+        id: m.id,
+        name: m.name,
+        rate: sayRate(rate, 24, way.value),
+        short: sayRate(rate, 13, way.value),
+        ground: groundOf(m.id, rate),
+        period: period ? sayPeriod(period, 6) : '',
+      };
     }),
 );
 /** The rate against the ground, for what an arm carries. */
@@ -97,12 +104,17 @@ const newCount = (id: string): number => {
   const w = byId(machine.value.wheels, id);
   return (w && circleCount(w)) ?? 30;
 };
-const meshOn = (a: string, b: string): boolean => hand.make('Put two wheels into mesh', 'joint', m => meshWheels(m, a, b)); // prettier-ignore
-const arborOn = (a: string, b: string): boolean => hand.act(`Put ${nameOf(machine.value, a)} on the axis of ${nameOf(machine.value, b)}`, m => putOnAxis(m, a, b)); // prettier-ignore
+const meshOn = (a: string, b: string): boolean =>
+  hand.make('Put two wheels into mesh', 'joint', m => meshWheels(m, a, b));
+const arborOn = (a: string, b: string): boolean =>
+  hand.act(`Put ${nameOf(machine.value, a)} on the axis of ${nameOf(machine.value, b)}`, m =>
+    putOnAxis(m, a, b),
+  );
 function remove(id: string): void {
   if (id !== machine.value.drive?.member) deleting.value = id;
 }
-const ask = (asks: string, kind: 'wheel' | 'member', take: (id: string) => void): void => hand.ask({ asks, kind, take }); // prettier-ignore
+const ask = (asks: string, kind: 'wheel' | 'member', take: (id: string) => void): void =>
+  hand.ask({ asks, kind, take });
 
 /** Keys on the drawing: each does what the button of that name does. */
 function onKey(key: string): void {
@@ -116,17 +128,29 @@ function onKey(key: string): void {
   const w = wheel.value;
   const own = w?.member ?? (here.kind === 'member' ? here.id : undefined);
   const name = own === undefined ? '' : nameOf(machine.value, own);
-  const first: MeshJoint | undefined = w ? meshes(machine.value).filter(j => j.a === w.id || j.b === w.id).at(-1) : mesh.value; // prettier-ignore
+  const first: MeshJoint | undefined = w
+    ? meshes(machine.value)
+        .filter(j => j.a === w.id || j.b === w.id)
+        .at(-1)
+    : mesh.value;
   if (key === 'Delete' || key === 'x') remove(here.id);
   else if (key === 'n' && w) driveFrom(w.id);
   else if (key === 'n' && own) addTo(own);
-  else if (key === 'i' && first) hand.act('Insert an idler', m => idlerInto(m, first.id, IDLER_COUNT)); // prettier-ignore
-  else if (key === 'm' && w) ask(`Choose the wheel that ${w.name} is to mesh with`, 'wheel', id => meshOn(w.id, id));
+  else if (key === 'i' && first) hand.act('Insert an idler', m => idlerInto(m, first.id, IDLER_COUNT));
+  else if (key === 'm' && w)
+    ask(`Choose the wheel that ${w.name} is to mesh with`, 'wheel', id => meshOn(w.id, id));
   else if (key === 'r' && first) hand.choose({ kind: 'joint', id: first.id });
   else if (key === 's' && own) hand.act(`Hold or let go ${name}`, m => toggleHold(m, own));
-  else if (key === 'o' && own) ask(`Choose the arbor on whose axis ${name} is to stand`, 'member', id => arborOn(own, id)); // prettier-ignore
-  else if (key === 'k' && own) ask(`Choose the arbor to which ${name} is keyed`, 'member', id => hand.act('Key two arbors together', m => keyTogether(m, id, own))); // prettier-ignore
-  else if (key === 'g' && own) ask(`Choose the arm on which ${name} is to hang`, 'member', id => hand.act(`Hang ${name} on an arm`, m => hangOn(m, own, id, derived.value.positions.at))); // prettier-ignore
+  else if (key === 'o' && own)
+    ask(`Choose the arbor on whose axis ${name} is to stand`, 'member', id => arborOn(own, id));
+  else if (key === 'k' && own)
+    ask(`Choose the arbor to which ${name} is keyed`, 'member', id =>
+      hand.act('Key two arbors together', m => keyTogether(m, id, own)),
+    );
+  else if (key === 'g' && own)
+    ask(`Choose the arm on which ${name} is to hang`, 'member', id =>
+      hand.act(`Hang ${name} on an arm`, m => hangOn(m, own, id, derived.value.positions.at)),
+    );
 }
 const addTo = (id: string): boolean =>
   hand.make('Add a wheel', 'wheel', (m): Result<Made> => addWheel(m, id, 30));

@@ -37,7 +37,9 @@ function setRange(end: 'least' | 'most', value: number): void {
   const { teeth } = props.wheel;
   if (teeth.kind !== 'open') return;
   const next = { ...teeth, [end]: value };
-  set(`Range of ${props.wheel.name}`, { teeth: { ...next, least: Math.min(next.least, next.most), most: Math.max(next.least, next.most) } }); // prettier-ignore
+  set(`Range of ${props.wheel.name}`, {
+    teeth: { ...next, least: Math.min(next.least, next.most), most: Math.max(next.least, next.most) },
+  });
 }
 function rename(name: string): void {
   props.hand.act('Name a wheel', m => ({
@@ -46,7 +48,9 @@ function rename(name: string): void {
   }));
 }
 function drive(): void {
-  props.hand.make(`Drive an arbor from ${props.wheel.name}`, 'member', m => driveNew(m, props.wheel.id, onward.value, kind.value)); // prettier-ignore
+  props.hand.make(`Drive an arbor from ${props.wheel.name}`, 'member', m =>
+    driveNew(m, props.wheel.id, onward.value, kind.value),
+  );
 }
 function meshWith(): void {
   props.hand.ask({

@@ -1,6 +1,9 @@
 import type { Bar, Bracket, Elevation } from './elevation';
 
-/** Where things of an elevation stand on the screen, in pixels: as much as the room gives, and never less than can be read. */
+/**
+ * Where things of an elevation stand on the screen, in pixels: as much as the room gives, and never less than can
+ * be read.
+ */
 export interface Scale {
   /** Width of a column, height of a layer, and of the whole drawing. */
   readonly step: number;

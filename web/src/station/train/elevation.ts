@@ -78,7 +78,10 @@ export interface Elevation {
   readonly nested: number;
 }
 
-/** The arrangement as a row of lines in the order in which they hang on each other, from the drive on; bars as long as their wheels. */
+/**
+ * The arrangement as a row of lines in the order in which they hang on each other, from the drive on; bars as long
+ * as their wheels.
+ */
 export function layoutElevation(derived: Derived): Elevation {
   const { machine } = derived;
   const axes = new Map(machine.axes.map(a => [a.id, a] as const));
@@ -150,12 +153,19 @@ function depthOf(machine: Machine, member: string): number {
   return depth;
 }
 
-/** Columns from the drive on, each followed by what it carries and what it meshes with, as far as that goes, before the next. */
+/**
+ * Columns from the drive on, each followed by what it carries and what it meshes with, as far as that goes, before
+ * the next.
+ */
 function orderOf(machine: Machine, columnOf: ReadonlyMap<string, string>): string[] {
   const near = new Map<string, Set<string>>();
   const link = (a: string | undefined, b: string | undefined): void => {
     if (a === undefined || b === undefined || a === b) return;
-    for (const [p, q] of [[a, b], [b, a]] as const) near.set(p, (near.get(p) ?? new Set()).add(q)); // prettier-ignore
+    for (const [p, q] of [
+      [a, b],
+      [b, a],
+    ] as const)
+      near.set(p, (near.get(p) ?? new Set()).add(q));
   };
   for (const m of arbors(machine))
     link(columnOf.get(byId(machine.axes, m.axis)?.frame ?? ''), columnOf.get(m.id));
@@ -163,7 +173,8 @@ function orderOf(machine: Machine, columnOf: ReadonlyMap<string, string>): strin
     columnOf.get(byId(machine.wheels, w)?.member ?? '');
   for (const j of machine.joints) {
     if (j.kind === 'mesh') link(columnOfWheel(j.a), columnOfWheel(j.b));
-    if (j.kind === 'chain') for (const r of j.runs.slice(1)) link(columnOfWheel(j.runs[0]?.wheel ?? ''), columnOfWheel(r.wheel)); // prettier-ignore
+    if (j.kind === 'chain')
+      for (const r of j.runs.slice(1)) link(columnOfWheel(j.runs[0]?.wheel ?? ''), columnOfWheel(r.wheel));
   }
   const order: string[] = [];
   const seen = new Set<string>();
@@ -262,7 +273,10 @@ function touchesOf(machine: Machine, barOf: ReadonlyMap<string, Bar>): Touch[] {
   return [...meshes(machine).flatMap(j => touch(j.id, j.a, j.b, j.type)), ...chains];
 }
 
-/** The nearest of some points to another in a direction, by the way along it and twice the way across; undefined where none lies there. */
+/**
+ * The nearest of some points to another in a direction, by the way along it and twice the way across; undefined
+ * where none lies there.
+ */
 export function nearestTowards<T extends { readonly x: number; readonly y: number }>(
   from: { readonly x: number; readonly y: number },
   points: readonly T[],

@@ -6,7 +6,10 @@ export const OPEN_RANGE = { least: 12, most: 100 } as const;
 
 const Count = z.coerce.number().int().min(1).max(1000);
 
-/** Reads teeth as they are typed into the drawing: `24`, a range `12-90` to leave it open, or `?`. Undefined: not readable. */
+/**
+ * Reads teeth as they are typed into the drawing: `24`, a range `12-90` to leave it open, or `?`. Undefined: not
+ * readable.
+ */
 export function readTeeth(text: string): Wheel['teeth'] | undefined {
   const typed = text.trim();
   if (typed === '?') return { kind: 'open', ...OPEN_RANGE };

@@ -14,7 +14,18 @@ import {
   twoRingGap,
   twoRingRate,
 } from '@tesseron/core/planetary';
-import { absolute, div, mul, neg, ONE, parseDecimal, parseRational, type Rational, sub, toNumber } from '@tesseron/core/rational'; // prettier-ignore
+import {
+  absolute,
+  div,
+  mul,
+  neg,
+  ONE,
+  parseDecimal,
+  parseRational,
+  type Rational,
+  sub,
+  toNumber,
+} from '@tesseron/core/rational';
 import { fixed, mm } from '@tesseron/core/units';
 import type { AimState } from '@tesseron/core/derive';
 import { ok, type Result } from '@tesseron/core/result';
@@ -36,8 +47,8 @@ const power = (r: Rational, n: number): Rational =>
   Array.from({ length: n }).reduce<Rational>(p => mul(p, r), ONE);
 
 /**
- * A planetary set as it is being chosen: from counts or for an output's rate, simple or with two rings, stacked; what it turns,
- * whether it goes together and clears itself, and its building. `close` is called once it is built.
+ * A planetary set as it is being chosen: from counts or for an output's rate, simple or with two rings, stacked;
+ * what it turns, whether it goes together and clears itself, and its building. `close` is called once it is built.
  */
 // eslint-disable-next-line @typescript-eslint/explicit-function-return-type
 export function usePlanetary(close: () => void) {
@@ -179,21 +190,40 @@ export function usePlanetary(close: () => void) {
         ? `${planets.value} planets do not go together equally spaced`
         : `does not go together equally spaced; the nearest places are ${places.value}`;
     const clear =
-    gap.value > 0 ? `tips of planets clear each other by ${mm(gap.value * module.value)}` : 'neighbouring planets strike'; // prettier-ignore
+      gap.value > 0
+        ? `tips of planets clear each other by ${mm(gap.value * module.value)}`
+        : 'neighbouring planets strike';
     return planets.value > 1 ? `${where}; ${clear}` : where;
   });
   /** Wheels in their rings: where tips strike, or where a ring’s tips reach below the base circle. */
   const inRings = computed(() => {
     const all: [number, number][] = two.value
       ? pair.value.ok
-        ? [[pair.value.value.planet, pair.value.value.ring], [pair.value.value.second, pair.value.value.secondRing]] // prettier-ignore
+        ? [
+            [pair.value.value.planet, pair.value.value.ring],
+            [pair.value.value.second, pair.value.value.secondRing],
+          ]
         : []
       : set.value.ok
         ? [[set.value.value.planet, set.value.value.ring]]
         : [];
     return all.flatMap(([p, r]) => {
-      if (!tipsPass(p, r)) return [{ stop: true, says: `Tips of ${p} strike those of the ring of ${r} (20°, full teeth): take fewer teeth or stub teeth.` }]; // prettier-ignore
-      if (ringMargins(p, r).involute < 0) return [{ stop: false, says: `Tips of the ring of ${r} reach below the base circle of ${p} (20°, full teeth): shorten the ring’s teeth a little.` }]; // prettier-ignore
+      if (!tipsPass(p, r))
+        return [
+          {
+            stop: true,
+            says: `Tips of ${p} strike those of the ring of ${r} (20°, full teeth): take fewer teeth or stub teeth.`,
+          },
+        ];
+      if (ringMargins(p, r).involute < 0)
+        return [
+          {
+            stop: false,
+            says:
+              `Tips of the ring of ${r} reach below the base circle of ${p} (20°, full ` +
+              'teeth): shorten the ring’s teeth a little.',
+          },
+        ];
       return [];
     });
   });

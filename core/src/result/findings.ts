@@ -1,0 +1,150 @@
+import type { Problem } from './result.ts';
+
+/** What a figure of a finding is measured in. */
+type Mm = number;
+type Modules = number;
+type Degrees = number;
+type Radians = number;
+type Count = number;
+type Layer = number;
+/** Turns per turn of the drive. */
+type Turns = number;
+/** A contact ratio. */
+type Pitches = number;
+/** A part of one, with a sign where it has a sense. */
+type Part = number;
+type Rpm = number;
+/** A finding that says all by its subjects. */
+type Nothing = Readonly<Record<string, never>>;
+
+/**
+ * Every judgement there is, and what it carries: a finding cannot be raised, worded or read otherwise. Ordered by the
+ * room that judges.
+ */
+export interface Findings {
+  // derive
+  'aim-frame-not-solved': Nothing;
+  'aim-missed': { over: string; drift: Degrees; limit: Degrees };
+  'aim-on-arm': Nothing;
+  'aim-on-drive': Nothing;
+  'aim-unreadable': { problem: Problem };
+  'aim-without-rate': Nothing;
+  'aim-without-train': Nothing;
+  'bore-fault': { fault: 'key-too-wide' | 'flat-off-the-round' };
+  'bore-through-root': { bore: Mm; root: Mm };
+  'corner-too-sharp': { left: Mm; cutter: Mm };
+  'disc-wall': { wall: Mm; least: Mm; to: string };
+  'face-wide': { width: Mm; most: Mm; cone: Mm };
+  'few-pins': { count: Count; least: Count };
+  'fillet-too-large': { fillet: Modules; largest: Modules };
+  'gap-too-fine': { is: Mm; least: Mm; process: string };
+  'hands-wrong': { wanted: string };
+  'iron-pieces': { pieces: Count };
+  'lantern-needs-pins': Nothing;
+  'layers-differ': { a: Layer; b: Layer };
+  'limit-missed': { limit: 'least' | 'most'; wanted: Turns; achieved: Turns };
+  'little-contact': { is: Pitches; least: Pitches };
+  'magnets-slip': Nothing;
+  'needs-mate': { kind: string };
+  'no-module': { problem: Problem };
+  'no-play': { play: Mm };
+  'part-too-high': { is: Mm; most: Mm };
+  'part-too-large': { is: Mm; width: Mm; height: Mm; place: string };
+  'pegs-fail': {
+    fault: 'binds' | 'jams' | 'lets go';
+    /** Where pegs meet at all. */
+    play?: Mm;
+    binding: Radians;
+    friction: Radians;
+    leaning: Radians;
+  };
+  'pinion-drives': Nothing;
+  'pins-drive': Nothing;
+  'pointed-tip': Nothing;
+  'ring-involute': { by: Mm };
+  'ring-radial': Nothing;
+  'ring-trochoid': { count: Count; ring: Count };
+  'slack-exceeds': { total: Degrees; limit: Degrees; most: Degrees };
+  'stock-thickness': { is: Mm; drawn: Mm; material: string };
+  'teeth-impossible': { problem: Problem };
+  'teeth-not-drawn': { kind: string };
+  'thin-rim': { rim: Mm; least: Mm };
+  'thin-spokes': { width: Mm; least: Mm };
+  'thin-tip': { tip: Mm; least: Mm };
+  'thin-wall': { wall: Mm; least: Mm };
+  thrust: { share: Part; sense: Part };
+  'tolerance-needs-period': Nothing;
+  'too-fast-for-hand': { rpm: Rpm; most: Rpm };
+  'tooth-too-fine': { is: Mm; least: Mm; process: string };
+  'toothings-differ': Nothing;
+  'two-mates': { first: Count; other: Count };
+  undercut: { count: Count; limit: Count };
+  'wall-too-fine': { what: string; is: Mm; least: Mm; process: string };
+  'web-impossible': { problem: Problem };
+  'wheel-drives': Nothing;
+  'wheel-meshes-itself': Nothing;
+  'wrong-sense': Nothing;
+  // indicator
+  'divisions-crowded': { ring: Count; pitch: Mm; least: Mm };
+  'hand-backwards': { sense: string };
+  'hand-beyond-dial': { hand: Mm; dial: Mm };
+  'hand-off-dial': Nothing;
+  'hand-stands': Nothing;
+  'moon-never-full': { radius: Mm; most: Mm };
+  'numerals-crowded': { ring: Count; widest: Mm; room: Mm; fits: Mm };
+  'numerals-off-dial': { ring: Count; reach: Mm; radius: Mm };
+  'ring-off-dial': { ring: Count; reach: Mm; radius: Mm };
+  'window-inside-out': { inner: Mm; outer: Mm };
+  'window-off-dial': { reach: Mm; radius: Mm };
+  // layout
+  'arbors-strike': { overlap: Mm; moving: boolean };
+  'arm-strikes': { overlap: Mm; moving: boolean };
+  'arm-through-plate': { plate: string };
+  'axis-not-placed': Nothing;
+  'bore-not-for-tube': { bore: Mm; tube: Mm };
+  'centres-disagree': { is: Mm; needs: Mm; sum?: Count; now?: Count };
+  'envelope-too-small': { needs: Mm; room: Mm };
+  'held-one-side': { type: string; side: string };
+  'hole-at-edge': { edge: Mm; least: Mm; plate: string };
+  'holes-meet': { bridge: Mm; least: Mm; plate: string };
+  'in-keep-out': { overlap: Mm; moving: boolean };
+  'mesh-wants-setting': { more: Mm };
+  'nothing-holds': { fit: string };
+  'outside-envelope': { overlap: Mm; moving: boolean };
+  'phase-clash': { teeth: Part };
+  'pillar-strikes': { overlap: Mm; moving: boolean };
+  'planets-misfit': { places: Count; planets: Count; fits: string; counts: string };
+  'planets-touch': { planets: Count; overlap: Mm };
+  'rod-round-rod': { inner: Mm };
+  'runs-close': { gap: Mm; least: Mm };
+  'thin-tube': { wall: Mm; least: Mm };
+  'too-high': { is: Mm; most: Mm };
+  'tube-binds': { bore: Mm; inner: Mm; least: Mm };
+  'tubes-cannot-nest': Nothing;
+  'wheel-strikes-arbor': { overlap: Mm; moving: boolean };
+  'wheels-in-one-place': { overlap: Mm; moving: boolean };
+  'wheels-strike': { overlap: Mm; moving: boolean };
+  // mesh
+  'contact-broken': { is: Pitches };
+  'outlines-overlap': { overlap: Mm; play: Mm };
+  'rolls-unevenly': { error: Mm; chord: Mm };
+  'rolls-without-meeting': Nothing;
+  shock: { jump: Part };
+  // train
+  contradiction: { asked?: string; given?: string };
+  'count-open': Nothing;
+  'frames-differ': Nothing;
+  'held-not-solved': Nothing;
+  locked: { asked: string; given: string };
+  'meshes-itself': Nothing;
+  'no-drive': Nothing;
+  'not-driven': Nothing;
+  'rack-needs-slide': Nothing;
+  'ratchet-clicks': Nothing;
+  'ratchet-locks': Nothing;
+  'second-freedom': { members: Count };
+  slips: Nothing;
+  'uneven-loop': Nothing;
+}
+
+export type FindingCode = keyof Findings;

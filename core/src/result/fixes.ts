@@ -1,0 +1,58 @@
+type Mm = number;
+type Modules = number;
+type Degrees = number;
+type Turns = number;
+type Count = number;
+type Layer = number;
+/** A change that needs no figure. */
+type Nothing = undefined;
+
+/** Every change that can mend a finding, and the figure that it sets. What it does is in `machine/edit/fix`. */
+export interface Fixes {
+  'dial-other-way': Nothing;
+  'drive-other-way': Nothing;
+  'find-layers': Nothing;
+  'form-pinion-drives': Nothing;
+  'form-wheel-drives': Nothing;
+  'grow-envelope': Mm;
+  'hand-left': Nothing;
+  'hand-length': Mm;
+  'hand-right': Nothing;
+  'hold-member': Nothing;
+  'insert-idler': Count;
+  'own-module': Mm;
+  'press-bore': Nothing;
+  'set-addendum': Modules;
+  'set-arm-layer': Layer;
+  'set-bore': Mm;
+  'set-face-width': Mm;
+  'set-fillet': Modules;
+  'set-pin': Mm;
+  /** The step between places, of which equal ones are multiples. */
+  'set-places': Turns;
+  'set-rim': Mm;
+  'set-shift': Modules;
+  'set-shorten': Modules;
+  'set-solid': Nothing;
+  'set-spread': Mm;
+  'set-teeth': Count;
+  'set-tube': Mm;
+  'slot-bearing': Mm;
+  'support-both': Nothing;
+  'swing-axis': Degrees;
+  'take-thickness': Mm;
+}
+
+export type FixCode = keyof Fixes;
+
+/** A change that would mend a finding, as data: what it changes, and the figure it sets. */
+export type Fix<C extends FixCode = FixCode> = {
+  readonly [K in C]: { readonly code: K; readonly subject: string; readonly value: Fixes[K] };
+}[C];
+
+/** Builds a fix; those without a figure take none. */
+export const fix = <C extends FixCode>(
+  code: C,
+  subject: string,
+  ...value: Fixes[C] extends undefined ? [] : [value: Fixes[C]]
+): Fix<C> => ({ code, subject, value: value[0] }) as unknown as Fix<C>;
