@@ -30,7 +30,15 @@ export default tseslint.config(
   {
     files: ['core/src/**/*.ts'],
     ignores: ['**/*.test.ts'],
+    languageOptions: {
+      parser: tseslint.parser,
+      parserOptions: { project: './core/tsconfig.json', tsconfigRootDir: import.meta.dirname },
+    },
     rules: {
+      '@typescript-eslint/switch-exhaustiveness-check': [
+        'error',
+        { considerDefaultExhaustiveForUnions: false, requireDefaultForNonUnion: false },
+      ],
       'max-lines': ['error', { max: 320, skipBlankLines: true, skipComments: true }],
       complexity: ['error', 24],
       'max-lines-per-function': ['error', { max: 80, skipComments: true }],

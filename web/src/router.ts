@@ -1,10 +1,10 @@
 import type { Component } from 'vue';
 import { createRouter, createWebHistory } from 'vue-router';
 import ShelfView from './station/shelf/ShelfView.vue';
-import { STATIONS } from './station/stations';
+import { type Open, STATIONS } from './station/stations';
 
 /** The stations' pages, loaded when they are opened. */
-const PAGES: Readonly<Record<string, () => Promise<{ default: Component }>>> = {
+const PAGES: Readonly<Record<Open, () => Promise<{ default: Component }>>> = {
   aims: () => import('./station/aims/AimsView.vue'),
   counts: () => import('./station/counts/CountsView.vue'),
   train: () => import('./station/train/TrainView.vue'),
@@ -23,10 +23,7 @@ export const router = createRouter({
       component: () => import('./frame/MachineFrame.vue'),
       children: [
         { path: '', redirect: to => ({ name: 'aims', params: to.params }) },
-        ...STATIONS.flatMap(s => {
-          const component = PAGES[s.name];
-          return component ? [{ path: s.name, name: s.name, component }] : [];
-        }),
+        ...STATIONS.map(s => ({ path: s.name, name: s.name, component: PAGES[s.name] })),
       ],
     },
     { path: '/:rest(.*)', redirect: '/' },

@@ -98,8 +98,9 @@ export async function* allFiles(
     put('patterns', ['patterns', wishes.paper], 'pdf', await writePdf(patterns, wishes.paper, machine.name));
   for (const p of used(derived)) coupons(p, derived, kit, put);
   yield* bodies(derived, kit, put, left);
-  put('', ['read me'], 'txt', readMe(derived, [...files.keys()], left));
-  return { files, left };
+  const told = left.filter((l, i) => left.findIndex(o => o.name === l.name) === i);
+  put('', ['read me'], 'txt', readMe(derived, [...files.keys()], told));
+  return { files, left: told };
 }
 
 type Put = (folder: string, names: readonly string[], ending: string, data: string | Uint8Array) => void;
@@ -137,7 +138,9 @@ function* sheets(derived: Derived, sets: number, put: Put, left: Left): Generato
 
 /** Every flat part that is cut, by itself: SVG, DXF and, as it should measure, STEP. */
 function singles(derived: Derived, put: Put, left: Left): void {
-  for (const part of flatParts(derived).parts) {
+  const { parts, left: none } = flatParts(derived);
+  left.push(...none);
+  for (const part of parts) {
     const process = processOf(derived.machine, part.id);
     put(
       'parts',

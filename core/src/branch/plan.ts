@@ -90,7 +90,7 @@ export function costOf(query: BranchQuery, plan: BranchPlan): readonly [Rational
       ];
     case 'different counts':
       return [rational(plan.different), plan.worst];
-    default:
+    case 'worst error':
       return [plan.worst, total];
   }
 }

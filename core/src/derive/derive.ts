@@ -6,6 +6,7 @@ import { derivedFrom } from './derived-from.ts';
 import { driveFindings } from './drive-findings.ts';
 import { pick, stage } from './stage.ts';
 import * as make from './stages.ts';
+import { untoldFindings } from './untold.ts';
 import { moduleTable } from './wheel-state.ts';
 
 /**
@@ -63,6 +64,7 @@ export function derive(m: Machine, before?: Derived, chordError = CHORD_ERROR): 
   const checks = {
     driven: stage(old.driven, spoken, driveFindings),
     aimed: stage(old.aimed, judged, make.aimFindingStage),
+    untold: stage(old.untold, pick(m, 'joints'), untoldFindings),
     assembly: stage(old.assembly, placing, assemblyFindings),
     teeth: stage(old.teeth, { ...toothed, ...tools, ...driving }, make.teethStage),
     played: stage(old.played, play, make.slackFindingStage),

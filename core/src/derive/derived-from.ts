@@ -8,6 +8,7 @@ export function derivedFrom(machine: Machine, chordError: number, stages: Stages
     ...s.driven.value,
     ...s.aimed.value,
     ...s.train.value.findings,
+    ...s.untold.value,
     ...s.assembly.value,
     ...s.modules.value.findings,
     ...s.teeth.value,

@@ -106,6 +106,7 @@ export interface Stages {
   /** Judgements. */
   readonly driven: Stage<readonly Finding[]>;
   readonly aimed: Stage<readonly Finding[]>;
+  readonly untold: Stage<readonly Finding[]>;
   readonly assembly: Stage<readonly Finding[]>;
   readonly teeth: Stage<readonly Finding[]>;
   readonly played: Stage<readonly Finding[]>;

@@ -1,4 +1,12 @@
-import { byId, circleCount, type MeshJoint, meshes, type Toothing, type Wheel } from '../machine/index.ts';
+import {
+  byId,
+  circleCount,
+  type MeshJoint,
+  meshes,
+  type Toothing,
+  type Wheel,
+  type FormKind,
+} from '../machine/index.ts';
 import { pegCheck, pegPair } from '../mesh/index.ts';
 import { type Finding, finding, fix } from '../result/index.ts';
 import { bevelPair, ironPieces, thrustSense, usualFaceWidth } from '../tooth/index.ts';
@@ -27,20 +35,7 @@ export function formMeshFindings(
   if (!a || !b || !toothing) return [];
   const driver = byId(machine.wheels, facts.flow.drives[mesh.id]);
   const met: Met = { mesh, state, facts, toothing, a, b, driver };
-  switch (toothing.form.kind) {
-    case 'involute':
-      return [...helicalFindings(met), ...bevelFindings(met)];
-    case 'cycloidal':
-      return clockFindings(met);
-    case 'lantern':
-      return lanternFindings(met);
-    case 'pegs':
-      return pegFindings(met);
-    case 'magnetic':
-      return magnetFindings(met);
-    default:
-      return [];
-  }
+  return CHECKS[toothing.form.kind](met);
 }
 
 const fewer = (a: Wheel, b: Wheel): Wheel => ((circleCount(a) ?? 0) <= (circleCount(b) ?? 0) ? a : b);
@@ -169,3 +164,15 @@ function magnetFindings({ mesh, a, b }: Met): Finding[] {
   if (coaxial) found.push(finding('iron-pieces', 'note', 'teeth', [mesh.id], { pieces: ironPieces(za, zb) }));
   return found;
 }
+
+/** What a mesh of each form is judged by, beside its roll; of some nothing is judged yet, which `FORMS` says. */
+const CHECKS: { readonly [K in FormKind]: (met: Met) => Finding[] } = {
+  involute: met => [...helicalFindings(met), ...bevelFindings(met)],
+  cycloidal: clockFindings,
+  lantern: lanternFindings,
+  pegs: pegFindings,
+  reducer: () => [],
+  magnetic: magnetFindings,
+  sprocket: () => [],
+  spiral: () => [],
+};

@@ -2,8 +2,8 @@ import { expect } from 'chai';
 import { arrange } from '../../test/arrange.ts';
 import { KINDS } from '../../test/kinds.ts';
 import { flatten, signedArea } from '../geometry/index.ts';
-import { setToothForm, type ToothFormKind } from '../hand/index.ts';
-import { type Machine, setToothing, setWheel } from '../machine/index.ts';
+import { setToothForm } from '../hand/index.ts';
+import { type FormKind, type Machine, setToothing, setWheel } from '../machine/index.ts';
 import { readyToRoll, rollCheck } from '../mesh/index.ts';
 import { must } from '../result/index.ts';
 import { sayFinding } from '../words/index.ts';
@@ -18,7 +18,7 @@ function pair(a: number, b: number, change: (m: Machine) => Machine = m => m): M
   const flat = { ...m, wheels: m.wheels.map(w => ({ ...w, layer: 0 })) };
   return change(setToothing('toothing1', { size: { by: 'module', module: 2 } })(flat));
 }
-const formed = (kind: ToothFormKind, a: number, b: number): Machine =>
+const formed = (kind: FormKind, a: number, b: number): Machine =>
   must(setToothForm(pair(a, b), 'toothing1', kind));
 const codes = (m: Machine): string[] =>
   derive(m)
@@ -78,7 +78,7 @@ describe('a pair given another form', () => {
   });
 
   it('is refused with a sentence where a form cannot be', () => {
-    const code = (m: Machine, kind: ToothFormKind): string => {
+    const code = (m: Machine, kind: FormKind): string => {
       const r = setToothForm(m, 'toothing1', kind);
       return r.ok ? 'ok' : r.problem.code;
     };

@@ -4,6 +4,8 @@ export { HAND_RPM } from './drive-findings.ts';
 export * from './aim-state.ts';
 export { MACHINE_SUBJECT } from './teeth-findings.ts';
 export type { ArmFrame } from './arm-frame.ts';
+export { sizedAs } from './sized-as.ts';
+export { untoldOf } from './untold.ts';
 export { settle } from './settle.ts';
 export { type WheelPlane, wheelPlane } from './wheel-plane.ts';
 export { leastFeature } from './feature-findings.ts';

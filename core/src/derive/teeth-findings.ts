@@ -1,4 +1,4 @@
-import { byId, type MeshJoint, meshes, processOf, type Wheel } from '../machine/index.ts';
+import { byId, FORMS, type MeshJoint, meshes, processOf, type Wheel } from '../machine/index.ts';
 import { type Finding, finding, fix } from '../result/index.ts';
 import { bodyFindings } from './body-findings.ts';
 import { contactFixes, LEAST_CONTACT } from './contact-fixes.ts';
@@ -27,11 +27,12 @@ function wheelFindings(facts: TeethFacts, wheel: Wheel, state: WheelState | unde
   const { machine } = facts;
   if (!state) {
     if (wheel.teeth.kind === 'open') return [];
-    const form = byId(machine.toothings, wheel.toothing)?.form.kind ?? '';
-    if (form === 'lantern' || form === 'cycloidal' || form === 'reducer')
-      if (wheel.teeth.kind === 'count')
-        return [finding('needs-mate', 'warn', 'teeth', [wheel.id], { kind: form })];
-    const kind = wheel.role === 'wheel' ? form : wheel.role;
+    const form = byId(machine.toothings, wheel.toothing)?.form.kind;
+    if (form === undefined) return [];
+    const { called, needsMate } = FORMS[form];
+    if (needsMate && wheel.teeth.kind === 'count')
+      return [finding('needs-mate', 'warn', 'teeth', [wheel.id], { kind: called })];
+    const kind = wheel.role === 'wheel' ? called : wheel.role;
     return [finding('teeth-not-drawn', 'note', 'teeth', [wheel.id], { kind })];
   }
   if (!state.outline.ok) {

@@ -1,3 +1,4 @@
+export * from './file-formats.ts';
 export * from './svg.ts';
 export * from './csv.ts';
 export * from './dxf.ts';

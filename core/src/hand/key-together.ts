@@ -1,4 +1,4 @@
-import { byId, type Machine } from '../machine/index.ts';
+import { byId, type Machine, factsOf } from '../machine/index.ts';
 import { fail, type Result } from '../result/index.ts';
 import { putOnAxis } from './axes-by-hand.ts';
 import { gone, sound } from './sound.ts';
@@ -35,7 +35,7 @@ function merged(machine: Machine, kept: string, other: string): Machine {
       .map(m => (m.id === kept ? { ...m, ...keepsHold } : m)),
     axes: machine.axes.map(a => (a.frame === other ? { ...a, frame: kept } : a)),
     wheels: machine.wheels.map(w => (w.member === other ? { ...w, member: kept } : w)),
-    joints: machine.joints.map(j => turnedJoint(j, turn)),
+    joints: machine.joints.map(j => factsOf(j).withMembers(j, turn)),
     indicators: machine.indicators.map(i => ({ ...i, member: turn(i.member) })),
     aims: machine.aims.map(a => ({
       ...a,
@@ -48,31 +48,4 @@ function merged(machine: Machine, kept: string, other: string): Machine {
       held: [...new Set(m.held.map(turn))],
     })),
   };
-}
-
-/** A joint with its members renamed; wheels are not members, so meshes and chains stay. */
-function turnedJoint(joint: Machine['joints'][number], turn: (id: string) => string): typeof joint {
-  switch (joint.kind) {
-    case 'friction':
-      return {
-        ...joint,
-        a: { ...joint.a, member: turn(joint.a.member) },
-        b: { ...joint.b, member: turn(joint.b.member) },
-      };
-    case 'crank':
-      return { ...joint, pin: { ...joint.pin, member: turn(joint.pin.member) } };
-    case 'cam':
-      return { ...joint, cam: turn(joint.cam), follower: turn(joint.follower) };
-    case 'universal':
-    case 'clutch':
-    case 'slip':
-      return { ...joint, a: turn(joint.a), b: turn(joint.b) };
-    case 'ratchet':
-    case 'intermittent':
-      return { ...joint, driver: turn(joint.driver), driven: turn(joint.driven) };
-    case 'pins in holes':
-      return { ...joint, carrier: turn(joint.carrier) };
-    default:
-      return joint;
-  }
 }

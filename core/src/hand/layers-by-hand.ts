@@ -7,7 +7,7 @@ export function moveToLayer(machine: Machine, wheelId: string, layer: number): R
   const wheel = byId(machine.wheels, wheelId);
   if (!wheel) return gone(wheelId);
   const group = new Set([wheelId]);
-  const ties = machine.joints.filter(j => j.kind === 'mesh' || j.kind === 'chain').map(j => jointEnds(j));
+  const ties = machine.joints.map(j => jointEnds(j)).filter(ends => ends.every(([what]) => what === 'wheel'));
   for (let size = 0; size !== group.size;) {
     size = group.size;
     for (const ends of ties) {

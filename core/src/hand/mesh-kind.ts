@@ -1,16 +1,23 @@
-import { byId, circleCount, type Machine, type MeshJoint, meshes } from '../machine/index.ts';
+import {
+  byId,
+  circleCount,
+  type Machine,
+  type MeshJoint,
+  type MeshType,
+  MESHES,
+  meshes,
+} from '../machine/index.ts';
 import { fail, ok, type Result } from '../result/index.ts';
 import { gone } from './sound.ts';
 
 /** Kinds of mesh that two wheels on arbors can be given by hand. */
-export const MESH_KINDS = ['external', 'internal', 'bevel', 'worm', 'crossed', 'pegs'] as const;
-export type MeshKind = (typeof MESH_KINDS)[number];
+export const MESH_KINDS = (Object.keys(MESHES) as MeshType[]).filter(t => MESHES[t].byHand);
 
 /**
  * Makes a mesh one of another kind; the larger wheel of an internal one becomes a ring, and is no ring in the
  * others.
  */
-export function setMeshKind(machine: Machine, meshId: string, type: MeshKind): Result<Machine> {
+export function setMeshKind(machine: Machine, meshId: string, type: MeshType): Result<Machine> {
   const mesh = byId(meshes(machine), meshId);
   const [a, b] = [byId(machine.wheels, mesh?.a), byId(machine.wheels, mesh?.b)];
   if (!mesh || !a || !b) return gone(meshId);
@@ -30,7 +37,7 @@ export function setMeshKind(machine: Machine, meshId: string, type: MeshKind): R
   });
 }
 
-const retyped = ({ opposite: _, ...joint }: MeshJoint, type: MeshKind): MeshJoint => ({ ...joint, type });
+const retyped = ({ opposite: _, ...joint }: MeshJoint, type: MeshType): MeshJoint => ({ ...joint, type });
 
 /** Turns the sense of a mesh whose wheels can stand in two ways: bevels, pegs, worms, crossed wheels and racks. */
 export function turnOver(machine: Machine, meshId: string): Result<Machine> {

@@ -1,10 +1,13 @@
 import {
   byId,
   circleCount,
+  type FormKind,
+  FORMS,
   type Machine,
   type MeshJoint,
   meshes,
   moduleOf,
+  sizeMeasures,
   type Toothing,
   type Wheel,
 } from '../machine/index.ts';
@@ -12,16 +15,12 @@ import { PEG_REACH, pegModule } from '../mesh/index.ts';
 import { fail, ok, type Result } from '../result/index.ts';
 import { gone } from './sound.ts';
 
-/** Forms that a toothing can be given by hand. */
-export const TOOTH_FORMS = ['involute', 'cycloidal', 'lantern', 'pegs', 'reducer', 'magnetic'] as const;
-export type ToothFormKind = (typeof TOOTH_FORMS)[number];
-
 type Form = Toothing['form'];
 
 const round = (x: number): number => Math.max(0.01, Math.round(x * 100) / 100);
 
 /** Sizes of a form at a module (mm) for a maker who says nothing (common practice, no source). */
-function formAt(kind: ToothFormKind, module: number, difference: number): Form {
+function formAt(kind: FormKind, module: number, difference: number): Form | undefined {
   switch (kind) {
     case 'involute':
       return { kind, pressureAngleDeg: 20, addendum: 1, dedendum: 1.25, fillet: 0.38 };
@@ -48,6 +47,9 @@ function formAt(kind: ToothFormKind, module: number, difference: number): Form {
         gap: 0.5,
         wall: round(0.2 * module),
       };
+    case 'sprocket':
+    case 'spiral':
+      return undefined;
   }
 }
 
@@ -55,7 +57,7 @@ function formAt(kind: ToothFormKind, module: number, difference: number): Form {
  * Gives a toothing another form, with its usual sizes at the module it has; wheels take the roles and meshes the
  * kinds that the form asks. Refused with a sentence where a mesh cannot be of that form.
  */
-export function setToothForm(machine: Machine, toothingId: string, kind: ToothFormKind): Result<Machine> {
+export function setToothForm(machine: Machine, toothingId: string, kind: FormKind): Result<Machine> {
   const toothing = byId(machine.toothings, toothingId);
   if (!toothing) return gone(toothingId);
   const module = moduleOf(toothing, machine);
@@ -64,15 +66,13 @@ export function setToothForm(machine: Machine, toothingId: string, kind: ToothFo
   const count = (id: string): number => circleCount(byId(machine.wheels, id) ?? ({} as Wheel)) ?? 0;
   const inside = (j: MeshJoint): boolean => j.type === 'internal' || j.type === 'reducer';
   if (kind === 'reducer' && own.some(j => !inside(j))) return fail('form-needs-ring');
-  if (
-    (kind === 'cycloidal' || kind === 'lantern' || kind === 'pegs') &&
-    own.some(j => inside(j) || j.type === 'rack')
-  )
+  if (!FORMS[kind].inside && own.some(j => inside(j) || j.type === 'rack'))
     return fail('form-not-inside', { form: kind });
   const differences = own.map(j => Math.abs(count(j.a) - count(j.b)));
   const swings = kind === 'magnetic' && own.some(j => j.type === 'reducer');
   const difference = Math.max(1, ...(differences.length > 0 ? [Math.min(...differences)] : []));
   const plain = formAt(kind, size, difference);
+  if (!plain) return fail('form-not-yet', { form: FORMS[kind].called });
   const form =
     swings && plain.kind === 'magnetic' ? { ...plain, eccentricity: round(0.3 * size * difference) } : plain;
   const smaller = new Set(own.map(j => (count(j.a) <= count(j.b) ? j.a : j.b)));
@@ -90,18 +90,17 @@ export function setToothForm(machine: Machine, toothingId: string, kind: ToothFo
 }
 
 /** Forms that are not involute keep their module and drop what only involutes have. */
-function withForm(toothing: Toothing, form: Form, module: number, kind: ToothFormKind): Toothing {
+function withForm(toothing: Toothing, form: Form, module: number, kind: FormKind): Toothing {
   const { helixDeg: _, double: __, faceWidth: ___, ...plain } = toothing;
-  if (kind === 'involute') return { ...toothing, form };
-  const size = ['outside diameter', 'root diameter'].includes(toothing.size.by)
-    ? ({ by: 'module', module: round(module) } as const)
-    : toothing.size;
+  if (FORMS[kind].leans) return { ...toothing, form };
+  const byWheel = sizeMeasures(toothing.size).wheel !== undefined && !FORMS[kind].byDiameter;
+  const size = byWheel ? ({ by: 'module', module: round(module) } as const) : toothing.size;
   return { ...plain, form, size };
 }
 
 function roleOf(
   wheel: Wheel,
-  kind: ToothFormKind,
+  kind: FormKind,
   smaller: ReadonlySet<string>,
   larger: ReadonlySet<string>,
 ): Wheel['role'] {
@@ -115,12 +114,14 @@ function roleOf(
     case 'involute':
     case 'cycloidal':
     case 'magnetic':
+    case 'sprocket':
+    case 'spiral':
       if (wheel.role === 'pins' && larger.has(wheel.id) && !smaller.has(wheel.id)) return 'ring';
       return wheel.role === 'pins' || wheel.role === 'disc' ? 'wheel' : wheel.role;
   }
 }
 
-function retyped(mesh: MeshJoint, kind: ToothFormKind, inside: boolean): MeshJoint {
+function retyped(mesh: MeshJoint, kind: FormKind, inside: boolean): MeshJoint {
   if (kind === 'pegs') return { ...mesh, type: 'pegs' };
   if (kind === 'reducer') return { ...mesh, type: 'reducer' };
   if (mesh.type === 'pegs') return { ...mesh, type: kind === 'involute' ? 'bevel' : 'external' };

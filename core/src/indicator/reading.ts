@@ -50,7 +50,8 @@ export function readIndicator(
     }
     case 'turns':
       return { kind: 'turns', turns: Number(at.whole) + at.part };
-    default:
+    case 'degrees':
+    case undefined:
       return { kind: 'degrees', degrees: at.part * 360 };
   }
 }

@@ -1,4 +1,4 @@
-import { arbors, axisOfWheel, GROUND, jointEnds, type Machine, type MeshJoint } from '../machine/index.ts';
+import { arbors, axisOfWheel, GROUND, jointEnds, type Machine, MESHES } from '../machine/index.ts';
 import { armLayers, carriedAxes } from './arms.ts';
 import { USUAL_CLEARANCE } from './clearances.ts';
 import { gapBetween } from './gap.ts';
@@ -136,22 +136,13 @@ const standing = (solids: readonly Solid[], planted: boolean): LayerArbor[] =>
 const inBoth = (machine: Pick<Machine, 'members'>, arbor: string): boolean =>
   (arbors(machine).find(m => m.id === arbor)?.support ?? 'both') === 'both';
 
-/** Meshes whose wheels must lie in one layer; others keep the heights that they have to each other. */
-const FLAT: ReadonlySet<MeshJoint['type']> = new Set([
-  'external',
-  'internal',
-  'rack',
-  'reducer',
-  'non-circular',
-]);
-
 /** Wheels joined by meshes and chains, at the heights they must have to each other. */
 function wheelItems(machine: LayoutParts['machine']): LayerItem[] {
   const ties = new Map<string, { to: string; up: number }[]>();
   const layer = new Map(machine.wheels.map(w => [w.id, w.layer] as const));
   for (const j of machine.joints) {
-    if (j.kind !== 'mesh' && j.kind !== 'chain') continue;
-    const flat = j.kind === 'chain' || FLAT.has(j.type);
+    if (jointEnds(j).some(([what]) => what !== 'wheel')) continue;
+    const flat = j.kind !== 'mesh' || MESHES[j.type].oneLayer;
     const [first, ...rest] = jointEnds(j).map(([, id]) => id);
     for (const other of rest) {
       if (first === undefined) continue;

@@ -35,7 +35,10 @@ function acrossOf(section: NonNullable<Arbor['section']>): number {
       return section.across / Math.cos(Math.PI / 6);
     case 'square':
       return section.across * Math.SQRT2;
-    default:
+    case 'rod':
+    case 'tube':
+    case 'flat':
+    case 'keyed':
       return section.diameter;
   }
 }

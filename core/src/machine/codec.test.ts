@@ -95,6 +95,14 @@ describe('machine files', () => {
     ).to.equal('missing-axis');
   });
 
+  it('with teeth sized by a wheel or a mesh that is not there are refused', () => {
+    const sized = (size: object): string =>
+      damaged(m => Object.assign((m as unknown as { toothings: object[] }).toothings[0]!, { size }));
+    expect(sized({ by: 'outside diameter', wheel: 'gone', diameter: 40 })).to.equal('missing-wheel');
+    expect(sized({ by: 'root diameter', wheel: 'gone', diameter: 40 })).to.equal('missing-wheel');
+    expect(sized({ by: 'centre distance', joint: 'gone', distance: 40 })).to.equal('missing-joint');
+  });
+
   it('of version 1 are brought up to date: nothing is lost, and an empty list of plans is added', () => {
     const { plans: _, layout: _laid, ...all } = before7(starter);
     const old: Record<string, unknown> = { ...all, indicators: [] };

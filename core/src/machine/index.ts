@@ -3,6 +3,7 @@ export { FORMAT, VERSION, MachineSchema } from './schema/machine.ts';
 export { GROUND } from './schema/basic.ts';
 export * from './codec.ts';
 export * from './integrity.ts';
+export * from './kinds/index.ts';
 export * from './lookup.ts';
 export * from './place.ts';
 export * from './tooth-size.ts';

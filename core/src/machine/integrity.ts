@@ -1,4 +1,5 @@
 import type { Problem } from '../result/index.ts';
+import { jointEnds, sizeMeasures } from './kinds/index.ts';
 import { placeHangsOn } from './place.ts';
 import { GROUND } from './schema/basic.ts';
 import type { Machine } from './types.ts';
@@ -84,8 +85,9 @@ function* bodyReferences(machine: Machine): Generator<Reference> {
     if (m.kind !== 'link') yield [m.name, 'frame', m.held];
   }
   for (const t of machine.toothings) {
-    if (t.size.by === 'outside diameter') yield [t.name, 'wheel', t.size.wheel];
-    if (t.size.by === 'centre distance') yield [t.name, 'joint', t.size.joint];
+    const { wheel, joint } = sizeMeasures(t.size);
+    yield [t.name, 'wheel', wheel];
+    yield [t.name, 'joint', joint];
   }
   for (const w of machine.wheels) {
     yield [w.name, 'member', w.member];
@@ -136,51 +138,6 @@ function* workReferences(machine: Machine): Generator<Reference> {
     yield [m.part, 'material', m.material];
   }
   yield ['the machine', 'process', machine.process];
-}
-
-/** The wheels and members that a joint ties, with the kind of each. */
-export function jointEnds(joint: Machine['joints'][number]): (readonly ['wheel' | 'member', string])[] {
-  switch (joint.kind) {
-    case 'mesh':
-      return [
-        ['wheel', joint.a],
-        ['wheel', joint.b],
-      ];
-    case 'chain':
-      return joint.runs.map(r => ['wheel', r.wheel] as const);
-    case 'friction':
-      return [
-        ['member', joint.a.member],
-        ['member', joint.b.member],
-      ];
-    case 'crank':
-      return [
-        ['member', joint.pin.member],
-        ['member', joint.rod],
-        ['member', joint.slide],
-      ];
-    case 'cam':
-      return [
-        ['member', joint.cam],
-        ['member', joint.follower],
-      ];
-    case 'pins in holes':
-      return [
-        ['wheel', joint.disc],
-        ['member', joint.carrier],
-      ];
-    case 'ratchet':
-    case 'intermittent':
-      return [
-        ['member', joint.driver],
-        ['member', joint.driven],
-      ];
-    default:
-      return [
-        ['member', joint.a],
-        ['member', joint.b],
-      ];
-  }
 }
 
 /** Axes whose frame or place leads back to themselves, by walking each chain at most once per axis. */

@@ -1,3 +1,4 @@
+import { FORMS } from './kinds/forms.ts';
 import { byId, circleCount, meshes } from './lookup.ts';
 import type { Machine, Toothing, Wheel } from './types.ts';
 import { fail, ok, type Result } from '../result/index.ts';
@@ -45,7 +46,8 @@ function moduleByDiameter(toothing: Toothing, size: ByDiameter, wheels: readonly
   const count = wheel && circleCount(wheel);
   if (!wheel || count === undefined) return fail('size-needs-count', { toothing: toothing.name });
   const { form } = toothing;
-  if (form.kind !== 'involute') return fail('size-not-for-form', { toothing: toothing.name });
+  if (!FORMS[form.kind].byDiameter || form.kind !== 'involute')
+    return fail('size-not-for-form', { toothing: toothing.name });
   const [teeth, out] = reckoned(toothing, wheel, count);
   const module =
     size.by === 'outside diameter'

@@ -74,24 +74,49 @@ export function camLift(theta: number, lift: readonly (readonly [number, number]
   return span === 0 ? from[1] : from[1] + ((to[1] - from[1]) * (at - from[0])) / span;
 }
 
-/**
- * By how much an uneven joint is off its mean law at an angle of its driver: the δ of its equation Σ c·θ = δ (see
- * solveRates). Radians times the law's own coefficients.
- */
-function unevenness(joint: Joint, theta: number): number {
-  if (joint.kind === 'universal') return theta - universalAngle(theta, radians(joint.bendDeg ?? 0));
-  if (joint.kind !== 'intermittent') return 0;
+type Kind = Joint['kind'];
+type Of<K extends Kind> = Extract<Joint, { kind: K }>;
+/** An uneven joint: whose angle decides, and by how much it is off its mean law there. */
+interface Uneven<K extends Kind> {
+  readonly driver: (joint: Of<K>) => string;
+  /** The δ of its equation Σ c·θ = δ (see solveRates), radians times the law's own coefficients. */
+  readonly off: (joint: Of<K>, theta: number) => number;
+}
+
+/** How every kind of joint moves within a turn. What moves a slide in millimetres is not among the rates. */
+const UNEVEN: { readonly [K in Kind]: Uneven<K> | 'even' | 'not yet' } = {
+  mesh: 'even',
+  chain: 'even',
+  friction: 'even',
+  crank: 'not yet',
+  cam: 'not yet',
+  universal: {
+    driver: j => j.a,
+    off: (j, theta) => theta - universalAngle(theta, radians(j.bendDeg ?? 0)),
+  },
+  'pins in holes': 'even',
+  ratchet: 'not yet',
+  slip: 'even',
+  clutch: 'even',
+  intermittent: { driver: j => j.driver, off: stepsOff },
+};
+
+function stepsOff(joint: Of<'intermittent'>, theta: number): number {
   const [steps, of] = joint.step;
   const step = steps / of;
   const mean = step * theta;
   if (joint.type === 'geneva' && steps === 1 && of >= 3) return -of * (genevaAngle(theta, of) - mean);
   const during = joint.type === 'half gear' ? 0.5 : Math.min(1, step);
-  const sign = joint.type === 'half gear' ? -1 : joint.type === 'geneva' ? -1 : 1;
+  const sign = joint.type === 'counter carry' ? 1 : -1;
   return sign * of * (stepAngle(theta, step, during) - mean);
 }
 
-const driverOf = (joint: Joint): string | undefined =>
-  joint.kind === 'universal' ? joint.a : joint.kind === 'intermittent' ? joint.driver : undefined;
+const unevenOf = (joint: Joint | undefined): Uneven<Kind> | undefined => {
+  const how = joint && UNEVEN[joint.kind];
+  return how === undefined || how === 'even' || how === 'not yet'
+    ? undefined
+    : (how as unknown as Uneven<Kind>);
+};
 
 /**
  * How far a member is off its mean angle because of the uneven joints on its way from the drive, radians. Each joint is
@@ -108,13 +133,14 @@ export function unevenOffset(
   let off = 0;
   for (const [source, coefficient] of responses[member] ?? []) {
     const joint = byId(machine.joints, source);
-    const driver = joint && driverOf(joint);
+    const law = unevenOf(joint);
+    const driver = joint && law?.driver(joint);
     const rate = driver === undefined ? undefined : rates[driver];
-    if (!joint || driver === undefined || !rate || driver === member || depth > machine.joints.length)
-      continue;
+    if (!joint || !law || driver === undefined || !rate || driver === member) continue;
+    if (depth > machine.joints.length) continue;
     const theta =
       memberAngle(rate, turns) + unevenOffset(machine, rates, responses, driver, turns, depth + 1);
-    off += toNumber(coefficient) * unevenness(joint, theta);
+    off += toNumber(coefficient) * law.off(joint, theta);
   }
   return off;
 }

@@ -3,7 +3,7 @@ import type { Drawing, Group } from '../drawing/index.ts';
 import { distance } from '../geometry/index.ts';
 import { indicatorFigure } from '../indicator/index.ts';
 import { bearingAllowance } from '../layout/index.ts';
-import { arbors, byId, GROUND, type Indicator } from '../machine/index.ts';
+import { arbors, byId, GROUND, type Indicator, INDICATORS } from '../machine/index.ts';
 import type { Stance } from '../motion/index.ts';
 import { radians } from '../units/index.ts';
 
@@ -27,7 +27,7 @@ export function eyeOf(
   indicator: Indicator,
 ): number | undefined {
   const { machine, layout, positions } = derived;
-  if (indicator.kind === 'globe' || indicator.kind === 'body') return undefined;
+  if (!INDICATORS[indicator.kind].flat) return undefined;
   if (indicator.member !== GROUND) return layout.sizes.get(indicator.member)?.diameter;
   const axis = indicatorAxis(derived, indicator);
   const at = axis === undefined ? undefined : positions.at[axis];
@@ -81,6 +81,6 @@ export function indicatorGroups(derived: Derived, places: ReadonlyMap<string, St
 /** In the order in which they lie upon each other: dials that turn, dials that stand, bodies and globes, hands. */
 export const dialsFirst = (indicators: readonly Indicator[]): Indicator[] => {
   const height = (i: Indicator): number =>
-    i.kind === 'dial' ? (i.member === GROUND ? 1 : 0) : i.kind === 'hand' ? 3 : 2;
+    INDICATORS[i.kind].mayStand && i.member !== GROUND ? 0 : INDICATORS[i.kind].above;
   return [...indicators].sort((a, b) => height(a) - height(b));
 };

@@ -46,6 +46,8 @@ export interface Findings {
   'little-contact': { is: Pitches; least: Pitches };
   'magnets-slip': Nothing;
   'needs-mate': { kind: string };
+  /** `lacks`: what is not worked out yet, in words. */
+  'not-worked-out': { kind: string; lacks: string };
   'no-module': { problem: Problem };
   'no-play': { play: Mm };
   'part-too-high': { is: Mm; most: Mm };

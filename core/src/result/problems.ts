@@ -79,6 +79,7 @@ export interface Problems {
   'outline-unreadable': { format: string; what: string };
   // hand
   'form-needs-ring': Nothing;
+  'form-not-yet': { form: string };
   'form-not-inside': { form: string };
   'hand-arm-circle': { name: string; arm: string };
   'hand-count': { count: number };
@@ -179,6 +180,7 @@ export interface Problems {
   'eccentric-too-thin': { disc: string; outside: number; bore: number; eccentricity: number };
   'higher-than-bed': { is: number; most: number };
   'no-room-on-bed': { number: number; width: number; depth: number };
+  'bodies-not-yet': { kind: string };
   'part-unknown': { part: string };
   'too-many-triangles': { wheel: string; most: number; is: number };
   // tooth

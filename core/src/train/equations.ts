@@ -1,4 +1,4 @@
-import type { Machine } from '../machine/index.ts';
+import { JOINTS, type Machine } from '../machine/index.ts';
 import { ONE } from '../rational/index.ts';
 import { framesOf, type TrainParts } from './frames.ts';
 import { jointLaws } from './laws.ts';
@@ -58,7 +58,7 @@ export function inMode<
     members: machine.members.map(m =>
       held.has(m.id) && m.kind !== 'link' ? { ...m, held: m.held ?? 'ground' } : m,
     ),
-    joints: machine.joints.filter(j => (j.kind !== 'clutch' && j.kind !== 'slip') || engaged.has(j.id)),
+    joints: machine.joints.filter(j => !JOINTS[j.kind].switched || engaged.has(j.id)),
     ...(drive !== undefined &&
       drive !== machine.drive?.member && {
         drive: { member: drive, speed: { kind: 'free' as const } },

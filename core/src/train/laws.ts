@@ -57,7 +57,8 @@ export function jointLaws(frames: Frames, joint: Joint): JointLaws {
       );
       return e && [{ ...e, uneven: true }];
     }
-    default:
+    case 'crank':
+    case 'cam':
       return undefined;
   }
 }
@@ -90,7 +91,9 @@ function reverses(frames: Frames, { type, a, b, opposite }: MeshJoint): boolean 
     case 'internal':
     case 'reducer':
       return false;
-    default:
+    case 'external':
+    case 'rack':
+    case 'non-circular':
       return true;
   }
 }

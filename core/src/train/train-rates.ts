@@ -1,4 +1,4 @@
-import { byId, GROUND, jointEnds, type Machine } from '../machine/index.ts';
+import { byId, GROUND, jointEnds, type Machine, JOINTS } from '../machine/index.ts';
 import { type Finding, finding, fix } from '../result/index.ts';
 import { inMode, rateEquations } from './equations.ts';
 import type { TrainParts } from './frames.ts';
@@ -89,7 +89,7 @@ function unsolvedFindings(machine: TrainParts, unsolved: readonly string[]): Fin
   return unsolved.flatMap((id): Finding[] => {
     const joint = byId(machine.joints, id);
     if (!joint) return [finding('held-not-solved', 'note', 'train', [id])];
-    if (joint.kind === 'crank' || joint.kind === 'cam') return [];
+    if (JOINTS[joint.kind].slides) return [];
     if (joint.kind === 'mesh' && joint.a === joint.b) return [];
     const [end, ...others] = jointEnds(joint).map(([, e]) => byId(machine.wheels, e)?.member ?? e);
     if (others.length > 0 && others.every(e => e === end))

@@ -193,7 +193,8 @@ export function wantedRate(wanted: Wanted, drive: DriveFacts): Result<Rational> 
       return ok(ZERO);
     case 'per distance':
       return drive.metres ? ok(mul(wanted.perMetre, drive.metres)) : fail('drive-has-no-travel');
-    default:
+    case 'period':
+    case 'speed limit':
       return drive.seconds ? ok(div(drive.seconds, wanted.seconds)) : fail('drive-has-no-period');
   }
 }

@@ -10,6 +10,8 @@ export const MAKING_SENTENCES = {
   'bevel-face-too-wide': d =>
     `The face of ${d.wheel} reaches to the apex of its cone. Make the face width less ` +
     `than ${d.most.toFixed(1)} mm.`,
+  'bodies-not-yet': d =>
+    `The parts of a joint of this kind (${d.kind}) are not made here yet. Make them yourself, or leave it out.`,
   'part-unknown': d => `${d.part} is no longer part of this machine.`,
   'bore-too-large-for-coupon': d =>
     `The wheels of this coupon are too small for a rod of ${d.rod} mm. Take a thinner rod or a larger module.`,

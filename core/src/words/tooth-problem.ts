@@ -57,6 +57,7 @@ export const TOOTH_SENTENCES = {
   'spokes-too-wide': d => `Spokes of ${len(d.width)} meet at the hub; ${len(d.largest)} is the widest.`,
   'form-needs-ring': () =>
     'A reducer’s disc runs within a ring. Make its meshes internal first, with the disc on an arm.',
+  'form-not-yet': d => `Teeth of the form “${d.form}” are kept, and not made here yet. Choose another form.`,
   'form-not-inside': d =>
     `Teeth of the ${d.form} form do not run in rings or on racks here. Keep those on an involute toothing.`,
   'not-a-bevel': () => 'Only a wheel in a bevel mesh has these patterns.',

@@ -89,6 +89,10 @@ export const TRAIN_WORDS = {
     why: 'The rest of the train turns its two sides against each other the way the ratchet does not let them.',
     advice: 'Turn the other way, or let the ratchet turn the other way.',
   }),
+  'not-worked-out': s => ({
+    title: `${s.name()}: not worked out whole`,
+    why: `A joint of this kind (${s.data.kind}) is kept in the document; not worked out yet: ${s.data.lacks}.`,
+  }),
   slips: s => ({
     title: `${s.name()} slip on each other`,
     why: 'Both are turned by the rest of the train, at different rates, so their slipping joint gives way.',

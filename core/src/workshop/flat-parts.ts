@@ -1,4 +1,4 @@
-import { type Derived, wheelPlane } from '../derive/index.ts';
+import { type Derived, untoldOf, wheelPlane } from '../derive/index.ts';
 import type { Label, Shape } from '../drawing/index.ts';
 import { Clipper, EndType, JoinType } from 'clipper2-ts';
 import { fitAllowance } from '../body/index.ts';
@@ -6,9 +6,9 @@ import { circle, type Path, type Point, polygon, signedArea, flatten } from '../
 import { indicatorFigure } from '../indicator/index.ts';
 import { armLayers, armWidth, carriedAxes, USUAL_TUBES, wheelThickness } from '../layout/index.ts';
 import { AT_REST, copyPlace, stancesAt } from '../motion/index.ts';
-import { arbors, byId, type Machine, processOf, type Wheel } from '../machine/index.ts';
+import { arbors, byId, jointEnds, type Machine, processOf, type Wheel } from '../machine/index.ts';
 import { engravedText, eyeOf, plateDrawing } from '../output/index.ts';
-import type { Problem } from '../result/index.ts';
+import { type Problem, problem } from '../result/index.ts';
 
 /** Thickness of hands and dials, mm, where nothing says it: common practice, no source. */
 export const LEAF = 1.6;
@@ -63,12 +63,27 @@ export function flatParts(derived: Derived): { readonly parts: FlatPart[]; reado
   }
   parts.push(...armParts(derived));
   for (const i of derived.machine.indicators) {
-    if (i.kind !== 'hand' && i.kind !== 'dial') continue;
+    const { kind } = i;
+    if (kind !== 'hand' && kind !== 'dial') continue;
     const { shapes, labels } = indicatorFigure(i, eyeOf(derived, i));
-    const of = { id: i.id, kind: i.kind, name: i.name, thickness: LEAF, needed: 1 };
+    const of = { id: i.id, kind, name: i.name, thickness: LEAF, needed: 1 };
     parts.push(partOf(derived.machine, of, shapes, labels));
   }
-  return { parts, left };
+  return { parts, left: [...left, ...bodiless(derived)] };
+}
+
+/** Joints whose own parts are not worked out yet, by what they tie. */
+function bodiless({ machine }: Derived): LeftPart[] {
+  const nameOf = (id: string): string =>
+    byId(machine.wheels, id)?.name ?? byId(machine.members, id)?.name ?? id;
+  return machine.joints.flatMap(j => {
+    const { called, lacks } = untoldOf(j);
+    if (!lacks.includes('bodies')) return [];
+    const tied = jointEnds(j).map(([, id]) => nameOf(id));
+    return [
+      { name: `${called}, ${tied.join(' and ')}`, problem: problem('bodies-not-yet', { kind: called }) },
+    ];
+  });
 }
 
 function wheelPart(derived: Derived, wheel: Wheel): FlatPart | LeftPart {

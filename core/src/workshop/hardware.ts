@@ -119,7 +119,15 @@ function inTeeth({ machine, wheels, moving }: Derived): Item[] {
           },
         ];
       }
-      default:
+      case 'involute':
+      case 'involute ring':
+      case 'involute rack':
+      case 'bevel':
+      case 'cycloidal':
+      case 'lantern wheel':
+      case 'reducer disc':
+      case 'reducer lobes':
+      case undefined:
         return [];
     }
   });

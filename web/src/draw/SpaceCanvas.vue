@@ -5,7 +5,7 @@ import { fixed } from '@tesseron/core/units';
 import { useElementSize } from '@vueuse/core';
 import { computed, onBeforeUnmount, onMounted, ref, shallowRef, useTemplateRef, watch } from 'vue';
 import { fileName } from '@tesseron/core/output';
-import { saveBlob } from '../keep';
+import { saveFile } from '../keep';
 import { useOpen } from '../machine/use-open';
 import { useClock } from '../run/clock';
 import { useMake } from '../worker/use-make';
@@ -99,7 +99,7 @@ const toggle = (what: string): void => {
 };
 async function picture(): Promise<void> {
   const blob = await view.value?.picture();
-  if (blob) await saveBlob(blob, fileName([machine.value.name, 'in space'], 'png'));
+  if (blob) await saveFile(blob, fileName([machine.value.name, 'in space'], 'png'));
 }
 watch([apart, open, depth, hidden], look);
 watch(tokens, paintColours);

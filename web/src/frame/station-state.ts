@@ -14,9 +14,17 @@ export function countBySeverity(findings: readonly Finding[]): { worst: Severity
   return { worst, text: SAID[worst](findings.filter(f => f.severity === worst).length) };
 }
 
+/** What a station needs before it is begun. */
+const BEGUN: { readonly [K in StationName]: (derived: Derived) => boolean } = {
+  aims: ({ machine }) => machine.aims.length > 0,
+  counts: ({ machine }) => machine.aims.some(a => a.member !== undefined),
+  train: ({ machine }) => machine.wheels.length > 0,
+  teeth: ({ machine }) => machine.wheels.length > 0,
+  plan: ({ machine }) => machine.wheels.length > 0,
+  run: ({ machine }) => machine.wheels.length > 0,
+  make: ({ machine }) => machine.wheels.length > 0,
+  bench: ({ machine }) => machine.wheels.length > 0,
+};
+
 /** Whether there is anything yet for a station to work on. */
-export function begun(station: StationName, derived: Derived): boolean {
-  if (station === 'aims') return derived.machine.aims.length > 0;
-  if (station === 'counts') return derived.machine.aims.some(a => a.member !== undefined);
-  return derived.machine.wheels.length > 0;
-}
+export const begun = (station: StationName, derived: Derived): boolean => BEGUN[station](derived);

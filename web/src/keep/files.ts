@@ -1,13 +1,13 @@
+import { formatOf, readable } from '@tesseron/core/format';
 import { MOST_CHARACTERS, type Machine, readMachine } from '@tesseron/core/machine';
 import { fail, type Result } from '@tesseron/core/result';
 import { fileOpen, fileSave } from 'browser-fs-access';
 
-/** Offers a text as a file to save; false when the maker thought better of it. */
-export const saveText = (text: string, name: string, type: string): Promise<boolean> =>
-  saveBlob(new Blob([text], { type }), name);
+/** Offers a text or bytes as a file to save; false when the maker thought better of it. */
+export const saveFile = (data: BlobPart, name: string): Promise<boolean> =>
+  saveBlob(new Blob([data], { type: formatOf(name).media }), name);
 
-/** The same for bytes of any kind. */
-export async function saveBlob(blob: Blob, name: string): Promise<boolean> {
+async function saveBlob(blob: Blob, name: string): Promise<boolean> {
   const ending = name.slice(name.lastIndexOf('.'));
   try {
     await fileSave(blob, { fileName: name, extensions: [ending] });
@@ -22,8 +22,7 @@ export async function saveBlob(blob: Blob, name: string): Promise<boolean> {
 export async function openMachineFile(): Promise<Result<Machine> | undefined> {
   try {
     const file = await fileOpen({
-      extensions: ['.json'],
-      mimeTypes: ['application/json'],
+      ...readable('machine'),
       description: 'Machine',
     });
     return await readMachineFile(file);
@@ -45,8 +44,7 @@ export async function readMachineFile(file: Blob): Promise<Result<Machine>> {
 export async function openDrawing(): Promise<{ name: string; text: string } | undefined> {
   try {
     const file = await fileOpen({
-      extensions: ['.dxf', '.svg'],
-      mimeTypes: ['image/svg+xml', 'image/vnd.dxf'],
+      ...readable('drawing'),
       description: 'Drawing',
     });
     return { name: file.name, text: file.size > MOST_CHARACTERS ? '' : await file.text() };
@@ -66,8 +64,7 @@ const MOST_BYTES = 200_000_000;
 export async function openToolFile(): Promise<{ name: string; bytes: Uint8Array } | undefined> {
   try {
     const file = await fileOpen({
-      extensions: ['.dxf', '.svg', '.stl', '.3mf'],
-      mimeTypes: ['image/svg+xml', 'image/vnd.dxf', 'model/stl', 'model/3mf'],
+      ...readable('drawing', 'body'),
       description: 'File for a cutter or a printer',
     });
     const bytes = file.size > MOST_BYTES ? new Uint8Array() : new Uint8Array(await file.arrayBuffer());

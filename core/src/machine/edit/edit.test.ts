@@ -69,6 +69,17 @@ describe('edits', () => {
     const rest = removeTrainTo(m.aims[0]!.member!)(sized);
     expect(integrityProblems(rest)).to.deep.equal([]);
     expect(rest.toothings[0]!.size).to.deep.equal({ by: 'module', module: 2 });
+    const byRoot: Machine = {
+      ...m,
+      toothings: m.toothings.map(t => ({
+        ...t,
+        size: { by: 'root diameter', wheel: wheel.id, diameter: 55 },
+      })),
+    };
+    expect(removeTrainTo(m.aims[0]!.member!)(byRoot).toothings[0]!.size, 'by the root').to.deep.equal({
+      by: 'module',
+      module: 2,
+    });
     const shifted = removeTrainTo(m.aims[0]!.member!)(setWheel(wheel.id, { shift: 0.5 })(sized));
     expect(shifted.toothings[0]!.size, 'shift and addendum count').to.deep.equal({
       by: 'module',

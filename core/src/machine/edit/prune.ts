@@ -1,4 +1,4 @@
-import { jointEnds } from '../integrity.ts';
+import { jointEnds, sizeMeasures } from '../kinds/index.ts';
 import { byId } from '../lookup.ts';
 import { placeHangsOn } from '../place.ts';
 import { GROUND } from '../schema/basic.ts';
@@ -134,10 +134,10 @@ function keepSize(
   before: Machine,
   after: Machine,
 ): Machine['toothings'][number] {
-  const { size } = toothing;
+  const { wheel, joint } = sizeMeasures(toothing.size);
   const stands =
-    (size.by !== 'outside diameter' || byId(after.wheels, size.wheel) !== undefined) &&
-    (size.by !== 'centre distance' || byId(after.joints, size.joint) !== undefined);
+    (wheel === undefined || byId(after.wheels, wheel) !== undefined) &&
+    (joint === undefined || byId(after.joints, joint) !== undefined);
   if (stands) return toothing;
   const module = moduleOf(toothing, before);
   return { ...toothing, size: { by: 'module', module: module.ok ? module.value : 1 } };

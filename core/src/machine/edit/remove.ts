@@ -1,4 +1,4 @@
-import { jointEnds } from '../integrity.ts';
+import { jointEnds } from '../kinds/index.ts';
 import { byId } from '../lookup.ts';
 import type { Machine, Wheel } from '../types.ts';
 import type { Edit } from './patch.ts';

@@ -30,7 +30,7 @@ import type { Result } from '@tesseron/core/result';
 import { fixed } from '@tesseron/core/units';
 import { sayProblem } from '@tesseron/core/words';
 import { computed, ref, watch } from 'vue';
-import { saveBlob, saveText } from '../../keep';
+import { saveFile } from '../../keep';
 import { useOpen } from '../../machine/use-open';
 import { length, type NumberSpec } from '../../parts/number-spec';
 import NumberFields from '../../parts/NumberFields.vue';
@@ -79,11 +79,7 @@ async function save(as: 'svg' | 'dxf'): Promise<void> {
     [machine.value.name, 'coupon', chosen.value ?? '', ...compensationName(process.value)],
     as,
   );
-  await saveText(
-    as === 'svg' ? writeSvg(made.value) : writeDxf(made.value),
-    name,
-    as === 'svg' ? 'image/svg+xml' : 'image/vnd.dxf',
-  );
+  await saveFile(as === 'svg' ? writeSvg(made.value) : writeDxf(made.value), name);
 }
 
 async function saveBodies(): Promise<void> {
@@ -96,8 +92,8 @@ async function saveBodies(): Promise<void> {
     raw: chosen.value === 'square and hole',
   });
   if (answer)
-    await saveBlob(
-      new Blob([answer.file], { type: 'model/3mf' }),
+    await saveFile(
+      answer.file,
       fileName([machine.value.name, 'coupon', chosen.value ?? '', ...compensationName(p)], '3mf'),
     );
 }

@@ -7,7 +7,7 @@ import { fileName, planDrawing } from '@tesseron/core/output';
 import { sayProblem } from '@tesseron/core/words';
 import { hardwareList, partsList } from '@tesseron/core/workshop';
 import { computed, ref } from 'vue';
-import { saveBlob, saveText } from '../../keep';
+import { saveFile } from '../../keep';
 import { useOpen } from '../../machine/use-open';
 import type { NotMade } from '../../worker/make-requests';
 import { useMake } from '../../worker/use-make';
@@ -26,28 +26,24 @@ async function archive(): Promise<void> {
   const made = await maker.make({ task: 'archive', machine: machine.value, paper: 'A4', sets: 1 });
   if (!made) return;
   left.value = made.left;
-  const saved = await saveBlob(
-    new Blob([made.file], { type: 'application/zip' }),
-    fileName([machine.value.name], 'zip'),
-  );
+  const saved = await saveFile(made.file, fileName([machine.value.name], 'zip'));
   said.value = saved ? `${made.files} files in one archive.` : 'Nothing was written.';
 }
 async function savePlan(kind: 'svg' | 'dxf'): Promise<void> {
   const plan = planDrawing(derived.value);
   problem.value = plan.ok ? '' : sayProblem(plan.problem);
   if (!plan.ok) return;
-  await saveText(
+  await saveFile(
     kind === 'svg' ? writeSvg(plan.value) : writeDxf(plan.value),
     fileName([machine.value.name, 'plan'], kind),
-    kind === 'svg' ? 'image/svg+xml' : 'image/vnd.dxf',
   );
 }
 const saveTable = (table: Table, name: string): Promise<boolean> =>
-  saveText(writeCsv(table), fileName([machine.value.name, name], 'csv'), 'text/csv');
+  saveFile(writeCsv(table), fileName([machine.value.name, name], 'csv'));
 const saveMachine = (): Promise<boolean> =>
-  saveText(writeMachine(machine.value), fileName([machine.value.name], 'json'), 'application/json');
+  saveFile(writeMachine(machine.value), fileName([machine.value.name], 'json'));
 const saveWorking = (): Promise<boolean> =>
-  saveText(workingText(derived.value), fileName([machine.value.name, 'working'], 'txt'), 'text/plain');
+  saveFile(workingText(derived.value), fileName([machine.value.name, 'working'], 'txt'));
 const print = (): void => window.print();
 /** Of the parts list what fits the ledger: name, number, tool, material, mass, time, cost. */
 const SHOWN = ['part', 'number', 'process', 'mass g', 'time min', 'cost'] as const;

@@ -10,7 +10,7 @@ import { figure } from '@tesseron/core/units';
 import { sayProblem } from '@tesseron/core/words';
 import { type FlatPart, flatParts, partDrawing } from '@tesseron/core/workshop';
 import { computed, ref, watch } from 'vue';
-import { saveBlob, saveText } from '../../keep';
+import { saveFile } from '../../keep';
 import { useOpen } from '../../machine/use-open';
 import { useMake } from '../../worker/use-make';
 import { useLooked } from './use-looked';
@@ -87,15 +87,11 @@ async function save(id: string, kind: 'svg' | 'dxf' | 'step'): Promise<void> {
       holes: part.holes,
       height: part.thickness,
     });
-    await saveText(text, fileName([machine.value.name, part.name], 'step'), 'model/step');
+    await saveFile(text, fileName([machine.value.name, part.name], 'step'));
     return;
   }
   const name = fileName([machine.value.name, part.name, ...compensationName(forFile(id))], kind);
-  await saveText(
-    kind === 'svg' ? writeSvg(made.value) : writeDxf(made.value),
-    name,
-    kind === 'svg' ? 'image/svg+xml' : 'image/vnd.dxf',
-  );
+  await saveFile(kind === 'svg' ? writeSvg(made.value) : writeDxf(made.value), name);
 }
 async function saveStl(part: { id: string; name: string }): Promise<void> {
   problem.value = '';
@@ -104,10 +100,7 @@ async function saveStl(part: { id: string; name: string }): Promise<void> {
   problem.value = made.left.map(l => `${l.name}: ${sayProblem(l.problem)}`).join(' ');
   const { process } = printGrowth(derived.value, part);
   if (made.file)
-    await saveBlob(
-      new Blob([made.file], { type: 'model/stl' }),
-      fileName([machine.value.name, part.name, ...compensationName(process)], 'stl'),
-    );
+    await saveFile(made.file, fileName([machine.value.name, part.name, ...compensationName(process)], 'stl'));
 }
 const setBy = (id: string, process: string): void =>
   change(

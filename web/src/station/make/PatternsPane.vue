@@ -5,7 +5,7 @@ import { fileName } from '@tesseron/core/output';
 import { fixed } from '@tesseron/core/units';
 import { digitStrip, patternsOf } from '@tesseron/core/workshop';
 import { computed, ref, watch } from 'vue';
-import { saveBlob } from '../../keep';
+import { saveFile } from '../../keep';
 import { useOpen } from '../../machine/use-open';
 import { length } from '../../parts/number-spec';
 import NumberFields from '../../parts/NumberFields.vue';
@@ -50,10 +50,7 @@ async function save(drawings: readonly Drawing[], name: string): Promise<void> {
   try {
     const { writePdf } = await import('@tesseron/core/format');
     const bytes = await writePdf(drawings, paper.value, machine.value.name);
-    await saveBlob(
-      new Blob([bytes], { type: 'application/pdf' }),
-      fileName([machine.value.name, name, paper.value], 'pdf'),
-    );
+    await saveFile(bytes, fileName([machine.value.name, name, paper.value], 'pdf'));
   } finally {
     writing.value = false;
   }

@@ -6,7 +6,7 @@ import { fixed } from '@tesseron/core/units';
 import { sayProblem } from '@tesseron/core/words';
 import { batchName, batchTotals, type LaidBatch, sheetDrawing } from '@tesseron/core/workshop';
 import { computed, ref, shallowRef, watch } from 'vue';
-import { saveText } from '../../keep';
+import { saveFile } from '../../keep';
 import { useOpen } from '../../machine/use-open';
 import { number } from '../../parts/number-spec';
 import NumberFields from '../../parts/NumberFields.vue';
@@ -54,11 +54,7 @@ function save(b: LaidBatch, sheet: number, kind: 'svg' | 'dxf'): void {
     [machine.value.name, batchName(b.batch), `sheet ${sheet + 1}`, ...compensationName(b.batch.process)],
     kind,
   );
-  void saveText(
-    kind === 'svg' ? writeSvg(drawing) : writeDxf(drawing),
-    name,
-    kind === 'svg' ? 'image/svg+xml' : 'image/vnd.dxf',
-  );
+  void saveFile(kind === 'svg' ? writeSvg(drawing) : writeDxf(drawing), name);
 }
 watch([shown, laid], () => {
   const [b, sheet] = [laid.value?.laid[shown.value[0]], shown.value[1]];

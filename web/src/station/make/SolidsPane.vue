@@ -4,7 +4,7 @@ import { compensationName, fileName } from '@tesseron/core/output';
 import { inPlaceSets, solidParts } from '@tesseron/core/solid';
 import { sayProblem } from '@tesseron/core/words';
 import { computed, ref } from 'vue';
-import { saveBlob } from '../../keep';
+import { saveFile } from '../../keep';
 import { useOpen } from '../../machine/use-open';
 import type { NotMade } from '../../worker/make-requests';
 import { useMake } from '../../worker/use-make';
@@ -36,10 +36,7 @@ async function savePlates(process: string): Promise<void> {
   left.value = made.left;
   const printer = byId(machine.value.processes, process);
   for (const { name, bytes } of made.files)
-    await saveBlob(
-      new Blob([bytes], { type: 'model/3mf' }),
-      fileName([machine.value.name, name, ...compensationName(printer)], '3mf'),
-    );
+    await saveFile(bytes, fileName([machine.value.name, name, ...compensationName(printer)], '3mf'));
   said.value = made.files.length === 0 ? 'There is nothing to print.' : `Beds: ${made.files.length}.`;
 }
 async function saveInPlace(set: string, name: string): Promise<void> {
@@ -47,11 +44,7 @@ async function saveInPlace(set: string, name: string): Promise<void> {
   const made = await maker.make({ task: 'in place', machine: machine.value, set });
   if (!made) return;
   left.value = made.left;
-  if (made.file)
-    await saveBlob(
-      new Blob([made.file], { type: 'model/3mf' }),
-      fileName([machine.value.name, name, 'in place'], '3mf'),
-    );
+  if (made.file) await saveFile(made.file, fileName([machine.value.name, name, 'in place'], '3mf'));
 }
 </script>
 

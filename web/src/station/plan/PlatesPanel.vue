@@ -6,7 +6,7 @@ import { drillingTable, fileName, plateDrawing } from '@tesseron/core/output';
 import { fixed, mm } from '@tesseron/core/units';
 import { nameOf, sayProblem } from '@tesseron/core/words';
 import { computed, ref } from 'vue';
-import { saveText } from '../../keep';
+import { saveFile } from '../../keep';
 import { useOpen } from '../../machine/use-open';
 import { length, type NumberSpec } from '../../parts/number-spec';
 import NumberFields from '../../parts/NumberFields.vue';
@@ -89,11 +89,11 @@ async function save(kind: 'svg' | 'dxf'): Promise<void> {
   problem.value = drawing.ok ? '' : sayProblem(drawing.problem);
   if (!drawing.ok) return;
   const name = fileName([machine.value.name, `${side.value} plate`], kind);
-  if (kind === 'svg') await saveText(writeSvg(drawing.value), name, 'image/svg+xml');
-  else await saveText(writeDxf(drawing.value), name, 'image/vnd.dxf');
+  if (kind === 'svg') await saveFile(writeSvg(drawing.value), name);
+  else await saveFile(writeDxf(drawing.value), name);
 }
 const saveTable = (): Promise<boolean> =>
-  saveText(writeCsv(table.value), fileName([machine.value.name, 'holes'], 'csv'), 'text/csv');
+  saveFile(writeCsv(table.value), fileName([machine.value.name, 'holes'], 'csv'));
 </script>
 
 <template>

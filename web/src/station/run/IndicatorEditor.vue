@@ -12,7 +12,7 @@ import { fileName, indicatorDrawing } from '@tesseron/core/output';
 import { writeDxf, writeSvg } from '@tesseron/core/format';
 import { nameOf } from '@tesseron/core/words';
 import { computed } from 'vue';
-import { saveText } from '../../keep';
+import { saveFile } from '../../keep';
 import { useOpen } from '../../machine/use-open';
 import NumberFields from '../../parts/NumberFields.vue';
 import DialFields from './DialFields.vue';
@@ -52,8 +52,8 @@ const setReads = (reads: Reads | undefined): void => set({ reads });
 async function save(kind: 'svg' | 'dxf'): Promise<void> {
   const drawing = indicatorDrawing(derived.value, props.indicator);
   const name = fileName([machine.value.name, props.indicator.name], kind);
-  if (kind === 'svg') await saveText(writeSvg(drawing), name, 'image/svg+xml');
-  else await saveText(writeDxf(drawing), name, 'image/vnd.dxf');
+  if (kind === 'svg') await saveFile(writeSvg(drawing), name);
+  else await saveFile(writeDxf(drawing), name);
 }
 const remove = (): void =>
   change(`Take ${props.indicator.name || 'an indicator'} away`, removeIndicator(props.indicator.id));

@@ -14,7 +14,7 @@ import { figure } from '@tesseron/core/units';
 import { nameOf, sayProblem } from '@tesseron/core/words';
 import { computed, ref, watch } from 'vue';
 import { useFilm } from '../../film/use-film';
-import { saveBlob, saveText } from '../../keep';
+import { saveFile } from '../../keep';
 import { useOpen } from '../../machine/use-open';
 import { length, number } from '../../parts/number-spec';
 import NumberFields from '../../parts/NumberFields.vue';
@@ -61,7 +61,7 @@ async function savePng(): Promise<void> {
   const on = sheet(PICTURE_WIDTH);
   props.draw(at.value.turns, on);
   const blob = await new Promise<Blob | null>(resolve => on.canvas.toBlob(resolve, 'image/png'));
-  if (blob) await saveBlob(blob, named('png'));
+  if (blob) await saveFile(blob, named('png'));
 }
 async function saveSvg(): Promise<void> {
   const { turns } = at.value;
@@ -69,7 +69,7 @@ async function saveSvg(): Promise<void> {
     ? sideDrawing(derived.value, props.side, turns)
     : planDrawing(derived.value, turns, true);
   problem.value = drawing.ok ? '' : sayProblem(drawing.problem);
-  if (drawing.ok) await saveText(writeSvg(drawing.value), named('svg'), 'image/svg+xml');
+  if (drawing.ok) await saveFile(writeSvg(drawing.value), named('svg'));
 }
 
 const turns = ref(1);
@@ -111,7 +111,7 @@ async function make(): Promise<void> {
         return on.getImageData(0, 0, on.canvas.width, on.canvas.height);
       },
     });
-    if (blob) await saveBlob(blob, named('gif'));
+    if (blob) await saveFile(blob, named('gif'));
   } catch (error) {
     film.cancel();
     problem.value =

@@ -13,7 +13,7 @@ import {
   listMachines,
   openMachineFile,
   readMachineFile,
-  saveText,
+  saveFile,
   setRemoved,
   STARTERS,
   type Starter,
@@ -60,7 +60,7 @@ async function remove(id: string, at: number | undefined): Promise<void> {
 }
 
 const saveDamaged = (k: KeptMachine): Promise<boolean> =>
-  saveText(JSON.stringify(k.document, null, 2), 'machine-as-kept.json', 'application/json');
+  saveFile(JSON.stringify(k.document, null, 2), 'machine-as-kept.json');
 
 onMounted(async () => {
   await store.close();

@@ -5,7 +5,7 @@ import { bevelDrawing, bevelOf, type BevelPattern, fileName } from '@tesseron/co
 import { degrees, fixed, mm } from '@tesseron/core/units';
 import { wheelName } from '@tesseron/core/words';
 import { computed } from 'vue';
-import { saveText } from '../../keep';
+import { saveFile } from '../../keep';
 import { useOpen } from '../../machine/use-open';
 import NumberField from '../../parts/NumberField.vue';
 
@@ -36,11 +36,7 @@ const PATTERNS: { pattern: BevelPattern; title: string }[] = [
 async function save(wheel: Wheel, pattern: BevelPattern): Promise<void> {
   const drawing = bevelDrawing(derived.value, wheel.id, pattern);
   if (drawing.ok)
-    await saveText(
-      writeSvg(drawing.value),
-      fileName([machine.value.name, wheel.name, pattern], 'svg'),
-      'image/svg+xml',
-    );
+    await saveFile(writeSvg(drawing.value), fileName([machine.value.name, wheel.name, pattern], 'svg'));
 }
 </script>
 

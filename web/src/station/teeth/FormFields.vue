@@ -111,11 +111,12 @@ const play = computed(() =>
     { test: 'play' },
   ),
 );
-const form = computed(() => props.toothing.form);
 
 /** The numbers that a form is made from. */
-const fields = computed((): NumberSpec[] => {
-  const f = form.value;
+const fields = computed(() => fieldsOf(props.toothing.form));
+const form = computed(() => props.toothing.form);
+
+function fieldsOf(f: Toothing['form']): NumberSpec[] {
   switch (f.kind) {
     case 'involute':
       return [
@@ -190,10 +191,11 @@ const fields = computed((): NumberSpec[] => {
           : [length('Eccentricity', f.eccentricity, [0.05, 100], x => setForm({ eccentricity: x }))]),
         length('Wall', f.wall, [0, 20], x => setForm({ wall: x })),
       ];
-    default:
+    case 'sprocket':
+    case 'spiral':
       return [];
   }
-});
+}
 
 function magnetFields({ magnet }: Kind<'magnetic'>): NumberSpec[] {
   if (magnet.shape === 'round')

@@ -1,6 +1,20 @@
 <script setup lang="ts">
-import { setToothForm, TOOTH_FORMS, type ToothFormKind } from '@tesseron/core/hand';
-import { byId, circleCount, meshes, setToothing, type Toothing, type Wheel } from '@tesseron/core/machine';
+import { setToothForm } from '@tesseron/core/hand';
+import { sizedAs } from '@tesseron/core/derive';
+import {
+  byId,
+  circleCount,
+  FORMS,
+  meshes,
+  setToothing,
+  type SizeBy,
+  sizeFigure,
+  sizeMeasures,
+  TOOTH_FORMS,
+  type Toothing,
+  type Wheel,
+  withSizeFigure,
+} from '@tesseron/core/machine';
 import { mm } from '@tesseron/core/units';
 import { moduleWorking } from '@tesseron/core/working';
 import { nameOf, sayProblem, wheelName } from '@tesseron/core/words';
@@ -19,15 +33,7 @@ watch(
   () => (refused.value = ''),
 );
 
-const TITLES: Readonly<Record<ToothFormKind, string>> = {
-  involute: 'involute',
-  cycloidal: 'clock, cycloidal',
-  lantern: 'lantern pinion and wheel',
-  pegs: 'pegs at right angles',
-  reducer: 'reducer: lobes in pins',
-  magnetic: 'magnets',
-};
-const forms = TOOTH_FORMS.map(value => ({ value, title: TITLES[value] }));
+const forms = TOOTH_FORMS.map(value => ({ value, title: FORMS[value].called }));
 const involute = computed(() => (props.toothing.form.kind === 'involute' ? props.toothing.form : undefined));
 const size = computed(() => props.toothing.size);
 const module = computed(() => derived.value.modules[props.toothing.id]);
@@ -50,14 +56,13 @@ const ways = computed(() => [
   })),
 ]);
 const way = computed(() => {
-  const s = size.value;
-  return 'wheel' in s ? `${s.by} ${s.wheel}` : 'joint' in s ? `${s.by} ${s.joint}` : s.by;
+  const { wheel: at, joint } = sizeMeasures(size.value);
+  return [size.value.by, at ?? joint].filter(x => x !== undefined).join(' ');
 });
 const measure = computed(() => {
-  const s = size.value;
-  return 'module' in s ? s.module : 'pitch' in s ? s.pitch : 'diameter' in s ? s.diameter : s.distance;
+  return sizeFigure(size.value);
 });
-const MEASURES: Readonly<Record<Toothing['size']['by'], { label: string; unit: string; test: string }>> = {
+const MEASURES: Readonly<Record<SizeBy, { label: string; unit: string; test: string }>> = {
   module: { label: 'Module', unit: 'mm', test: 'module' },
   'diametral pitch': { label: 'Teeth to the inch', unit: '/in', test: 'diametral-pitch' },
   'circular pitch': { label: 'Circular pitch', unit: 'mm', test: 'circular-pitch' },
@@ -69,8 +74,6 @@ const field = computed(() => MEASURES[size.value.by]);
 
 const set = (label: string, value: Partial<Omit<Toothing, 'id'>>): void =>
   change(label, setToothing(props.toothing.id, value));
-const tidy = (x: number, places = 4): number => Number(x.toFixed(places));
-
 function setForm(chosen: string): void {
   const kind = TOOTH_FORMS.find(k => k === chosen);
   if (!kind) return;
@@ -80,38 +83,13 @@ function setForm(chosen: string): void {
 }
 
 function setWay(chosen: string): void {
-  const normal = (module.value ?? 1) * Math.cos(((props.toothing.helixDeg ?? 0) * Math.PI) / 180);
-  const [, kind, id] = /^(outside diameter|root diameter|centre distance) (.+)$/.exec(chosen) ?? [];
-  if (chosen === 'module') set('Size by module', { size: { by: 'module', module: tidy(normal) } });
-  else if (chosen === 'diametral pitch')
-    set('Size by diametral pitch', { size: { by: chosen, pitch: tidy(25.4 / normal) } });
-  else if (chosen === 'circular pitch')
-    set('Size by circular pitch', { size: { by: chosen, pitch: tidy(Math.PI * normal) } });
-  else if (id && kind === 'centre distance') {
-    const distance = derived.value.meshes[id]?.theoreticalDistance;
-    if (distance)
-      set('Size by centre distance', { size: { by: kind, joint: id, distance: tidy(distance, 3) } });
-  } else if (id && (kind === 'outside diameter' || kind === 'root diameter')) {
-    const d = derived.value.wheels[id];
-    const radius =
-      kind === 'root diameter'
-        ? d?.dimensions.rootRadius
-        : (d?.involute?.theoreticalTipRadius ?? d?.dimensions.tipRadius);
-    if (radius) set(`Size by ${kind}`, { size: { by: kind, wheel: id, diameter: tidy(2 * radius, 3) } });
-  }
+  const by = (Object.keys(MEASURES) as SizeBy[]).find(k => chosen === k || chosen.startsWith(`${k} `));
+  const next = by && sizedAs(by, chosen.slice(by.length + 1), props.toothing, derived.value);
+  if (next) set(`Size by ${next.by}`, { size: next });
 }
 
 function setMeasure(value: number): void {
-  const s = size.value;
-  const next: Toothing['size'] =
-    'module' in s
-      ? { ...s, module: value }
-      : 'pitch' in s
-        ? { ...s, pitch: value }
-        : 'diameter' in s
-          ? { ...s, diameter: value }
-          : { ...s, distance: value };
-  set(`Set the ${s.by}`, { size: next });
+  set(`Set the ${size.value.by}`, { size: withSizeFigure(size.value, value) });
 }
 
 function show(): void {

@@ -4,12 +4,19 @@ import {
   countsThatClose,
   idlerInto,
   MESH_KINDS,
-  type MeshKind,
   replaceStage,
   setMeshKind,
   turnOver,
 } from '@tesseron/core/hand';
-import { byId, circleCount, IDLER_COUNT, type MeshJoint, setWheel } from '@tesseron/core/machine';
+import {
+  byId,
+  circleCount,
+  IDLER_COUNT,
+  MESHES,
+  type MeshJoint,
+  type MeshType,
+  setWheel,
+} from '@tesseron/core/machine';
 import { ppm } from '@tesseron/core/period';
 import { absolute, div, ONE, parseRational, rational, sub, toNumber } from '@tesseron/core/rational';
 import { figure } from '@tesseron/core/units';
@@ -48,8 +55,8 @@ const wanted = computed(() => {
 /** Where the teeth of a loop do not come into gaps: the counts that would let them. */
 const clash = computed(() => derived.value.phases.findings.some(f => f.subjects[0] === props.mesh.id));
 const closing = computed(() => (clash.value ? countsThatClose(machine.value, props.mesh.id) : []));
-const kinds = MESH_KINDS.map(k => ({ title: k, value: k }));
-const fixed = computed(() => !(MESH_KINDS as readonly string[]).includes(props.mesh.type));
+const kinds = MESH_KINDS.map(k => ({ title: MESHES[k].called, value: k }));
+const fixed = computed(() => !MESH_KINDS.includes(props.mesh.type));
 
 function find(): void {
   if (!wanted.value) return;
@@ -118,7 +125,7 @@ const off = (r: Parameters<typeof div>[0]): string =>
         label="Kind"
         data-test="mesh-kind"
         @update:model-value="
-          hand.act('Change the kind of a mesh', m => setMeshKind(m, mesh.id, $event as MeshKind))
+          hand.act('Change the kind of a mesh', m => setMeshKind(m, mesh.id, $event as MeshType))
         "
       />
       <v-btn
