@@ -18,11 +18,11 @@ describe('ossel brine pump', () => {
   it('is what its script makes, runs with the small ring of pegs driving, and has nothing to mend', () => {
     expect(writeMachine(pump())).to.equal(file);
     expect(d.findings).to.deep.equal([]);
-    expect(toFraction(d.train.rates['crank']!), '10/20 · 18/36').to.equal('1/4');
+    expect(toFraction(d.train.rates['crank']!), '22/26 · 14/33').to.equal('14/39');
   });
 
   it('gives a strip, a blank and a large end for each bevel, at true size when read back', () => {
-    for (const id of ['upright-bevel', 'crank-bevel'])
+    for (const id of ['wind-bevel', 'upright-bevel'])
       for (const pattern of ['strip', 'blank', 'end'] as const) {
         const svg = writeSvg(must(bevelDrawing(d, id, pattern)));
         const root = (
@@ -38,6 +38,6 @@ describe('ossel brine pump', () => {
           );
         }
       }
-    expect(bevelDrawing(d, 'wind-pegs', 'strip').ok).to.equal(false);
+    expect(bevelDrawing(d, 'upright-pegs', 'strip').ok).to.equal(false);
   });
 });

@@ -354,7 +354,7 @@ describe('making and setting', () => {
     const [pdf] = await Promise.all([page.waitForEvent('download'), page.click('[data-test=save-pdf]')]);
     expect(pdf.suggestedFilename()).to.equal('ossel-brine-pump_patterns_a4.pdf');
     const text = execFileSync('pdftotext', [await pdf.path(), '-'], { encoding: 'utf8' });
-    expect(text).to.match(/drill 6\.\d mm[^\n]* or 1\/4 in/);
+    expect(text).to.match(/drill 9 mm or 23\/64 in/);
     expect(text).to.include('each side must be 100 mm');
     await type(page, 'strip-diameter', '50');
     await page.click('[data-test=strip-show]');

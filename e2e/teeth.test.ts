@@ -95,6 +95,7 @@ describe('teeth, rolled', () => {
     const { page, errors } = await app.open();
     await fromStarter(page, app.base, 'ossel-brine-pump');
     await go(page, 'teeth');
+    await choose(page, 'mesh', /Upright peg wheel/);
     const verdict = page.locator('[data-test=peg-figures] tr', { hasText: 'verdict' });
     expect(await verdict.innerText()).to.match(/runs\s+runs/);
     await page.locator('[data-test=teeth-count] input').nth(0).fill('5');
@@ -103,17 +104,17 @@ describe('teeth, rolled', () => {
     await page.locator('[data-test=teeth-count] input').nth(1).press('Enter');
     await verdict.getByText('binds').waitFor();
     expect(await verdict.innerText()).to.match(/binds\s+runs/);
-    await page.getByText('binds when Wind peg wheel (5) drives').first().waitFor();
+    await page.getByText('binds when Upright peg wheel (5) drives').first().waitFor();
     await choose(page, 'mesh', /Upright bevel/);
-    expect(await page.locator('[data-test=bevel-figures]').innerText()).to.contain('26.565°');
+    expect(await page.locator('[data-test=bevel-figures]').innerText()).to.contain('40.236°');
     const file = page.waitForEvent('download');
     await page.locator('[data-test=save-strip]').first().click();
     const svg = await readFile(await (await file).path(), 'utf8');
     expect(svg).to.match(
-      /Wrap round the outside of the turned blank, 79\.155 mm across; a line for every tooth, 18 in all/,
+      /Wrap round the outside of the turned blank, 94\.107 mm across; a line for every tooth, 22 in all/,
     );
     await type(page, 'shaft-angle', '60');
-    await page.locator('[data-test=bevel-figures]', { hasText: '26.565°' }).waitFor({ state: 'detached' });
+    await page.locator('[data-test=bevel-figures]', { hasText: '40.236°' }).waitFor({ state: 'detached' });
     expect(errors).to.deep.equal([]);
   });
 

@@ -15,18 +15,7 @@ import { type Process, processOf, writeMachine } from '../machine/index.ts';
 import { cautionsFor, cautionsOf } from '../make/index.ts';
 import { compensationName, drillingTable, fileName, indicatorDrawing, planDrawing } from '../output/index.ts';
 import type { Problem } from '../result/index.ts';
-import {
-  bedPlates,
-  couponBodies,
-  inPlaceSets,
-  isBought,
-  type MadePart,
-  partMaker,
-  printedInPlace,
-  printGrowth,
-  type SolidKit,
-  solidParts,
-} from '../solid/index.ts';
+import { couponBodies, inPlaceSets, type SolidKit, solidParts } from '../solid/index.ts';
 import { CAUTIONS, sayProblem } from '../words/index.ts';
 import {
   batchesOf,
@@ -39,6 +28,9 @@ import {
   patternsOf,
   sheetDrawing,
 } from '../workshop/index.ts';
+import type { MakeNews } from './make-request.ts';
+import { within } from './news.ts';
+import { inPlaceFile, printedParts, printedPlates } from './printed.ts';
 import { workingText } from './working-text.ts';
 
 /** What is wished of an archive. */
@@ -46,12 +38,6 @@ export interface ArchiveWishes {
   readonly paper: Paper;
   /** How many times over the machine is made, for the sheets. */
   readonly sets: number;
-}
-
-/** How far it is, 0 to 1, and with what. */
-export interface ArchiveNews {
-  readonly done: number;
-  readonly doing: string;
 }
 
 /** All files of a machine by path, and what could not be made. */
@@ -69,7 +55,7 @@ export async function* allFiles(
   derived: Derived,
   kit: SolidKit,
   wishes: ArchiveWishes,
-): AsyncGenerator<ArchiveNews, Archive> {
+): AsyncGenerator<MakeNews, Archive> {
   const { machine } = derived;
   const files = new Map<string, string | Uint8Array>();
   const left: { name: string; problem: Problem }[] = [];
@@ -116,16 +102,15 @@ function free(files: ReadonlyMap<string, unknown>, folder: string, name: string)
   }
 }
 
-function* sheets(derived: Derived, sets: number, put: Put, left: Left): Generator<ArchiveNews> {
+function* sheets(derived: Derived, sets: number, put: Put, left: Left): Generator<MakeNews> {
   const cut = batchesOf(derived).batches.filter(b => b.process.kind !== 'printer');
   for (const [i, batch] of cut.entries()) {
-    const job = layOutBatch(derived, batch, sets, 4);
-    let step = job.next();
-    while (!step.done) {
-      yield { done: 0.05 + (0.3 * (i + step.value)) / cut.length, doing: `sheets, ${batchName(batch)}` };
-      step = job.next();
-    }
-    const laid = step.value;
+    const laid = yield* within(
+      layOutBatch(derived, batch, sets, 4),
+      0.05 + (0.3 * i) / cut.length,
+      0.3 / cut.length,
+      () => `sheets, ${batchName(batch)}`,
+    );
     left.push(...laid.left);
     laid.sheets.forEach((_, n) => {
       const drawing = sheetDrawing(derived, laid, n);
@@ -186,56 +171,30 @@ function coupons(process: Process, derived: Derived, kit: SolidKit, put: Put): v
 }
 
 /** Bodies of what is printed, one file each and as plates; sets that are printed in place. */
-async function* bodies(derived: Derived, kit: SolidKit, put: Put, left: Left): AsyncGenerator<ArchiveNews> {
+async function* bodies(derived: Derived, kit: SolidKit, put: Put, left: Left): AsyncGenerator<MakeNews> {
   const { machine } = derived;
-  const printers = used(derived).filter(p => p.kind === 'printer');
-  const made = new Map<string, MadePart[]>(printers.map(p => [p.id, []]));
-  const make = partMaker(kit, derived);
   const parts = solidParts(derived).filter(p => p.number > 0 && processOf(machine, p.id)?.kind === 'printer');
-  for (const [i, part] of parts.entries()) {
-    yield { done: 0.5 + (0.35 * i) / parts.length, doing: `bodies, ${part.name}` };
-    const { growth, process } = printGrowth(derived, part);
-    const mesh = make(part, growth, process);
-    if (!mesh.ok) {
-      left.push({ name: part.name, problem: mesh.problem });
-      continue;
-    }
-    put('solids', [part.name, ...compensationName(process)], 'stl', writeStl(mesh.value, part.name));
-    if (!isBought(part))
-      made.get(process?.id ?? '')?.push({ name: part.name, number: part.number, mesh: mesh.value });
-  }
-  for (const printer of printers) {
-    const job = bedPlates(made.get(printer.id) ?? [], printer);
-    let step = job.next();
-    while (!step.done) {
-      yield { done: 0.85 + 0.1 * step.value, doing: 'plates' };
-      step = job.next();
-    }
-    left.push(...step.value.left);
-    step.value.plates.forEach((bodiesOn, n) =>
-      put(
-        'plates',
-        [printer.name, `plate ${n + 1}`, ...compensationName(printer)],
-        '3mf',
-        writeThreeMf(bodiesOn, `${machine.name}, plate ${n + 1}`),
-      ),
-    );
+  const { made, left: none } = yield* within(
+    printedParts(derived, kit, parts),
+    0.5,
+    0.35,
+    name => `bodies, ${name}`,
+  );
+  left.push(...none);
+  for (const { part, process, mesh } of made)
+    put('solids', [part.name, ...compensationName(process)], 'stl', writeStl(mesh, part.name));
+  for (const printer of used(derived).filter(p => p.kind === 'printer')) {
+    const plates = yield* within(printedPlates(derived, printer, made), 0.85, 0.1);
+    left.push(...plates.left);
+    for (const f of plates.files)
+      put('plates', [printer.name, f.name, ...compensationName(printer)], '3mf', f.bytes);
   }
   for (const set of inPlaceSets(machine)) {
     if (processOf(machine, set.planet.id)?.kind !== 'printer') continue;
     yield { done: 0.96, doing: `in place, ${set.name}` };
-    const placed = printedInPlace(kit, derived, set, printGrowth(derived, set.planet).growth);
-    if (placed.ok)
-      put(
-        'plates',
-        ['in place', set.name],
-        '3mf',
-        writeThreeMf(
-          placed.value.map(b => ({ name: b.name, mesh: b.mesh, at: [[0, 0, 0]] })),
-          set.name,
-        ),
-      );
-    else left.push({ name: set.name, problem: placed.problem });
+    const file = inPlaceFile(derived, kit, set);
+    if (file.ok) put('plates', ['in place', set.name], '3mf', file.value);
+    else left.push({ name: set.name, problem: file.problem });
   }
 }
 

@@ -1,7 +1,7 @@
 import { candidateOf, type CountQuery, searchCounts, type StageLimits } from '../counts/index.ts';
 import type { Machine } from '../machine/index.ts';
 import { absolute, div, isZero, type Rational, toNumber } from '../rational/index.ts';
-import { fail, ok, type Result } from '../result/index.ts';
+import { fail, ok, type Result, table } from '../result/index.ts';
 import { groundRate, trainRates } from '../train/index.ts';
 import { type Blank, type BlankSystem, blankSystem } from './blank-system.ts';
 import { type BlankAim, type BlankGroup, Finder, KEPT, withCounts } from './finder.ts';
@@ -197,7 +197,7 @@ function exactConstant(
   aim: BlankAim,
 ): Rational | undefined {
   const own = [...row.driving, ...row.driven].map(i => blanks[i]?.wheel ?? '');
-  const equal = withCounts(machine, Object.fromEntries(own.map(w => [w, 20])));
+  const equal = withCounts(machine, table(own.map(w => [w, 20])));
   const { rates } = trainRates(equal);
   const rate = aim.ground ? groundRate(equal, rates, aim.member) : rates[aim.member];
   return rate && Math.abs(toNumber(rate) / row.constant - 1) < 1e-9 ? rate : undefined;

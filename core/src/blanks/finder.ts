@@ -1,7 +1,7 @@
 import { copyGroups, settingsAt } from '../layout/index.ts';
 import { type Machine, setWheel } from '../machine/index.ts';
 import { absolute, compare, div, ONE, type Rational, sub, ZERO } from '../rational/index.ts';
-import { fail, ok, type Result } from '../result/index.ts';
+import { fail, ok, type Result, table } from '../result/index.ts';
 import { groundRate, trainRates } from '../train/index.ts';
 import type { BlankSystem } from './blank-system.ts';
 
@@ -82,7 +82,7 @@ export class Finder {
   private assembles(counts: readonly number[]): boolean {
     if (!this.copied) return true;
     const own = this.all.map(i => [this.system.blanks[i]?.wheel ?? '', counts[i] ?? 0] as const);
-    return goesTogether(withCounts(this.machine, Object.fromEntries(own)));
+    return goesTogether(withCounts(this.machine, table(own)));
   }
 
   /** Of one error only the smallest total stays, and of all only the best. */
@@ -144,11 +144,11 @@ function weigh(
   wheels: readonly string[],
   values: readonly number[],
 ): BlankFill | undefined {
-  const counts = Object.fromEntries(wheels.map((w, i) => [w, values[i] ?? 0] as const));
+  const counts = table(wheels.map((w, i) => [w, values[i] ?? 0] as const));
   const filled = withCounts(machine, counts);
   const own = trainRates(filled).rates;
-  const rates: Record<string, Rational> = {};
-  const errors: Record<string, Rational> = {};
+  const rates: Record<string, Rational> = table();
+  const errors: Record<string, Rational> = table();
   let worst = ZERO;
   for (const a of aims) {
     const rate = a.ground ? groundRate(filled, own, a.member) : own[a.member];

@@ -1,3 +1,4 @@
+import { table } from '../result/index.ts';
 import { axisPositions, clearancesOf, layoutParts } from '../layout/index.ts';
 import { byId, circleCount, type Machine, meshes, setAxisPlace, moduleOf } from '../machine/index.ts';
 
@@ -38,9 +39,7 @@ function swing(machine: Machine, id: string, angleDeg: number): Machine {
 function layoutCost(machine: Machine): number {
   const radii = tipRadii(machine);
   const { at } = axisPositions(machine, pitchDistances(machine));
-  const extents = Object.fromEntries(
-    Object.entries(radii).map(([id, outer]) => [id, { inner: undefined, outer }]),
-  );
+  const extents = table(Object.entries(radii).map(([id, outer]) => [id, { inner: undefined, outer }]));
   const parts = layoutParts(machine, { rates: {}, uneven: new Set(), at }, extents);
   const strikes = clearancesOf(parts).filter(c => c.gap < 0);
   const overlap = strikes.reduce((sum, c) => sum + 10 - c.gap, 0);
@@ -54,7 +53,7 @@ function layoutCost(machine: Machine): number {
 
 /** Tip radii with two modules to spare, so that neighbours are not placed tooth on tooth. */
 function tipRadii(machine: Machine): Record<string, number> {
-  return Object.fromEntries(
+  return table(
     machine.wheels.map(w => [w.id, (moduleFor(machine, w.toothing) * ((circleCount(w) ?? 0) + 4)) / 2]),
   );
 }
@@ -64,7 +63,7 @@ function pitchDistances(machine: Machine): Record<string, number> {
     const wheel = byId(machine.wheels, id);
     return (wheel && circleCount(wheel)) ?? 0;
   };
-  return Object.fromEntries(
+  return table(
     meshes(machine).map(j => {
       const m = moduleFor(machine, byId(machine.wheels, j.a)?.toothing ?? '');
       return [j.id, (m * (count(j.a) + count(j.b))) / 2];

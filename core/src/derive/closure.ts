@@ -1,4 +1,4 @@
-import { byId, circleCount, type Machine, meshes, type Wheel } from '../machine/index.ts';
+import { byId, circleCount, LIMITS, type Machine, meshes, type Wheel } from '../machine/index.ts';
 import { centreDistance, chooseShifts, type Pair } from '../mesh/index.ts';
 import { type Finding, type Fix, fix } from '../result/index.ts';
 import type { MeshState, ModuleTable } from './derived.ts';
@@ -40,7 +40,10 @@ function countFixes(pair: Pair, wanted: number, a: Wheel, b: Wheel): Fix[] {
   if (Math.abs(sum - Math.round(sum)) > WHOLE) return [];
   return [a, b].flatMap((wheel, i) => {
     const count = Math.round(sum) - (pair.counts[1 - i] ?? 0);
-    return count >= LEAST_COUNT && wheel.teeth.kind === 'count' && count !== circleCount(wheel)
+    return count >= LEAST_COUNT &&
+      count <= LIMITS.count[1] &&
+      wheel.teeth.kind === 'count' &&
+      count !== circleCount(wheel)
       ? [fix('set-teeth', wheel.id, count)]
       : [];
   });
@@ -73,5 +76,7 @@ function moduleFixes(
   const others = meshes(machine).some(j => j.id !== mesh && [j.a, j.b].some(w => w === a.id || w === b.id));
   const theory = centreDistance({ ...pair, module: 1 });
   if (others || theory === undefined || theory <= 0) return [];
-  return [fix('own-module', mesh, Number((wanted / theory).toFixed(9)))];
+  const own = Number((wanted / theory).toFixed(9));
+  if (!(own >= LIMITS.toothSize[0] && own <= LIMITS.toothSize[1])) return [];
+  return [fix('own-module', mesh, own)];
 }

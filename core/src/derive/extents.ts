@@ -1,3 +1,4 @@
+import { table } from '../result/index.ts';
 import { bounds, flatten } from '../geometry/index.ts';
 import type { Extent } from '../layout/index.ts';
 import { circleCount, type Machine } from '../machine/index.ts';
@@ -20,7 +21,7 @@ export function extentsOf(
   states: Readonly<Record<string, WheelState>>,
   modules: Readonly<Record<string, number>>,
 ): Record<string, Extent> {
-  const found: Record<string, Extent> = {};
+  const found: Record<string, Extent> = table();
   for (const wheel of machine.wheels) {
     const extent = extentOf(wheel, states[wheel.id], modules[wheel.toothing]);
     if (extent) found[wheel.id] = extent;

@@ -1,3 +1,4 @@
+import { table } from '../result/index.ts';
 import { byId, circleCount, type Machine, type MeshJoint, meshes } from '../machine/index.ts';
 import {
   centreDistance,
@@ -16,12 +17,12 @@ type Parts = Pick<Machine, 'wheels' | 'joints' | 'toothings'>;
 /** Centre distance, contact, play and engagement of every mesh whose teeth are drawn and lie in one plane. */
 export function meshStates(
   machine: Parts,
-  table: ModuleTable,
+  sizes: ModuleTable,
   wheels: Readonly<Record<string, WheelState>>,
 ): Readonly<Record<string, MeshState>> {
-  const states: Record<string, MeshState> = {};
+  const states: Record<string, MeshState> = table();
   for (const mesh of meshes(machine)) {
-    const state = involuteMesh(machine, table, mesh, wheels) ?? otherMesh(machine, mesh, wheels);
+    const state = involuteMesh(machine, sizes, mesh, wheels) ?? otherMesh(machine, mesh, wheels);
     if (state) states[mesh.id] = state;
   }
   return states;
@@ -30,11 +31,11 @@ export function meshStates(
 /** A pair of involute wheels side by side or one in a ring, with all that is known of it by formula. */
 function involuteMesh(
   machine: Parts,
-  table: ModuleTable,
+  sizes: ModuleTable,
   mesh: MeshJoint,
   wheels: Readonly<Record<string, WheelState>>,
 ): MeshState | undefined {
-  const found = pairOf(machine, table, mesh);
+  const found = pairOf(machine, sizes, mesh);
   if (!found) return undefined;
   const { pair, swapped } = found;
   const [a, b] = swapped ? [wheels[mesh.b], wheels[mesh.a]] : [wheels[mesh.a], wheels[mesh.b]];
@@ -195,14 +196,14 @@ function magnetStand(a: WheelState, b: WheelState, mesh: MeshJoint, machine: Par
  */
 export function distancesOf(
   machine: Pick<Machine, 'wheels' | 'joints'> & Partial<Pick<Machine, 'toothings'>>,
-  table: ModuleTable,
+  sizes: ModuleTable,
   states: Readonly<Record<string, MeshState>>,
 ): Record<string, number> {
-  const found: Record<string, number> = {};
+  const found: Record<string, number> = table();
   for (const mesh of meshes(machine)) {
     const state = states[mesh.id];
     const [a, b] = [byId(machine.wheels, mesh.a), byId(machine.wheels, mesh.b)];
-    const module = table.modules[a?.toothing ?? ''];
+    const module = sizes.modules[a?.toothing ?? ''];
     const form = byId(machine.toothings ?? [], a?.toothing)?.form;
     if (state) found[mesh.id] = state.distance;
     else if (mesh.type === 'reducer' && form?.kind === 'reducer') found[mesh.id] = form.eccentricity;

@@ -13,7 +13,7 @@ import {
 import type { Machine } from '../machine/index.ts';
 import { type Moving, movingOf } from '../motion/index.ts';
 import { type Rational, sign } from '../rational/index.ts';
-import type { Finding } from '../result/index.ts';
+import { type Finding, table } from '../result/index.ts';
 import {
   type DriveFlow,
   driveFlow,
@@ -111,7 +111,7 @@ export function aimStage(
   const facts = { ...i.drive, seconds: i.drive.seconds ?? i.standsFor };
   const weighed = ({ member, seenFrom }: (typeof i.aims)[number]): Rational | undefined =>
     member === undefined ? undefined : seenFrom ? rates[member] : groundRate(i, rates, member);
-  return Object.fromEntries(i.aims.map(a => [a.id, aimState(a, weighed(a), facts, isCarried(i, a.member))]));
+  return table(i.aims.map(a => [a.id, aimState(a, weighed(a), facts, isCarried(i, a.member))]));
 }
 
 export const aimFindingStage = (
@@ -136,14 +136,14 @@ export const teethStage = (
     wheels: i.states,
     meshes: i.meshes,
     flow: i.flow,
-    senses: Object.fromEntries(Object.entries(i.train.rates).map(([id, r]) => [id, sign(r)])),
+    senses: table(Object.entries(i.train.rates).map(([id, r]) => [id, sign(r)])),
   });
 
 type Slacks = Readonly<Record<string, Slack>>;
 export const slackStage = (
   i: Doc<'aims' | 'wheels' | 'members' | 'joints'> & Driven & Driving & { readonly drive: DriveFacts },
 ): Slacks =>
-  Object.fromEntries(
+  table(
     i.aims.flatMap(a => {
       const of =
         a.member && slackOf(i, i.driven, i.flow, a.member, i.train.rates, i.states, i.meshes, i.drive);

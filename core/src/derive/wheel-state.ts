@@ -1,6 +1,6 @@
 import { type Machine, moduleOf } from '../machine/index.ts';
 import { cosDeg } from '../units/index.ts';
-import { finding, type Result } from '../result/index.ts';
+import { finding, type Result, table } from '../result/index.ts';
 import {
   type Circles,
   involuteDimensions,
@@ -16,8 +16,8 @@ type Parts = Pick<Machine, 'wheels' | 'joints' | 'toothings'>;
 
 /** The modules of every toothing: normal as said, and across the axis. */
 export function moduleTable(machine: Parts): ModuleTable {
-  const modules: Record<string, number> = {};
-  const normal: Record<string, number> = {};
+  const modules: Record<string, number> = table();
+  const normal: Record<string, number> = table();
   const findings = [];
   for (const t of machine.toothings) {
     const m = moduleOf(t, machine);
@@ -32,14 +32,14 @@ export function moduleTable(machine: Parts): ModuleTable {
 /** Teeth of every wheel. Figures with an unchanged key are taken from before. */
 export function wheelStates(
   machine: Parts,
-  table: ModuleTable,
+  sizes: ModuleTable,
   chordError: number,
   before: Readonly<Record<string, WheelState>> | undefined,
 ): Readonly<Record<string, WheelState>> {
   const known = new Map(Object.values(before ?? {}).map(s => [s.key, s] as const));
-  const states: Record<string, WheelState> = {};
+  const states: Record<string, WheelState> = table();
   for (const wheel of machine.wheels) {
-    const teeth = teethSpec(machine, table, wheel);
+    const teeth = teethSpec(machine, sizes, wheel);
     if (!teeth) continue;
     const key = JSON.stringify([teeth, chordError]);
     const state = known.get(key) ?? stateOf(teeth, chordError, key);

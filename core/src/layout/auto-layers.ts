@@ -1,5 +1,5 @@
 import type { Machine } from '../machine/index.ts';
-import { fail, ok, type Result } from '../result/index.ts';
+import { fail, ok, type Result, table } from '../result/index.ts';
 import { type LayerArbor, type LayerItem, type LayerQuestion, layerQuestion } from './layer-items.ts';
 import type { LayoutParts } from './solids.ts';
 
@@ -55,8 +55,8 @@ function asLayers(
   layers: number,
   least: number,
 ): FoundLayers {
-  const wheels: Record<string, number> = {};
-  const arms: Record<string, number> = {};
+  const wheels: Record<string, number> = table();
+  const arms: Record<string, number> = table();
   items.forEach((item, i) => {
     for (const w of item.wheels) wheels[w.id] = (at[i] ?? 0) + w.offset;
     if (item.arm !== undefined) arms[item.arm] = at[i] ?? 0;

@@ -1,7 +1,7 @@
 import { direction, type Point } from '../geometry/index.ts';
 import { axisOfWheel, byId, circleCount, type Machine, type MeshJoint, meshes } from '../machine/index.ts';
 import { innerPhase, innerPhaseError, matingPhase, phaseError } from '../mesh/index.ts';
-import { type Finding, finding } from '../result/index.ts';
+import { type Finding, finding, table } from '../result/index.ts';
 
 /** The angle of tooth 0 of every wheel at rest (radians from x), and meshes whose teeth cannot be put into gaps. */
 export interface Phases {
@@ -24,7 +24,7 @@ export function wheelPhases(
   machine: Pick<Machine, 'members' | 'wheels' | 'joints'>,
   positions: Readonly<Record<string, Point>>,
 ): Phases {
-  const at: Record<string, number> = {};
+  const at: Record<string, number> = table();
   const findings: Finding[] = [];
   const flat = meshes(machine).filter(j => PHASED.has(j.type) && j.a !== j.b);
   const meshesOf = new Map<string, MeshJoint[]>();

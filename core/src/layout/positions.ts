@@ -1,6 +1,6 @@
 import { distance, type Point } from '../geometry/index.ts';
 import { type Axis, byId, type Machine, type MeshJoint, meshes } from '../machine/index.ts';
-import { type Finding, finding } from '../result/index.ts';
+import { type Finding, finding, table } from '../result/index.ts';
 import { resolvePlace } from './resolve-place.ts';
 
 /**
@@ -23,7 +23,7 @@ export function axisPositions(
   machine: Pick<Machine, 'axes' | 'members' | 'wheels' | 'joints'>,
   distances: Readonly<Record<string, number>>,
 ): Positions {
-  const at: Record<string, Point> = {};
+  const at: Record<string, Point> = table();
   const findings: Finding[] = [];
   const waiting = new Set<string>();
   const axes = new Map(machine.axes.map(a => [a.id, a] as const));

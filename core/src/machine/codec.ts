@@ -1,5 +1,5 @@
 import type { z } from 'zod';
-import { fail, ok, type Problem, type Result } from '../result/index.ts';
+import { fail, ok, type Problem, problem, type Result } from '../result/index.ts';
 import { integrityProblems } from './integrity.ts';
 import { migrate } from './migrate.ts';
 import { FORMAT, MachineSchema, VERSION } from './schema/machine.ts';
@@ -38,17 +38,19 @@ export function machineFrom(data: unknown): Result<Machine> {
   if (version > VERSION) return fail('file-newer', { version, known: VERSION });
   const parsed = MachineSchema.safeParse(migrate(data, version));
   if (!parsed.success) return { ok: false, problem: schemaProblem(parsed.error) };
-  const [problem] = integrityProblems(parsed.data);
-  return problem ? { ok: false, problem } : ok(parsed.data);
+  const [first] = integrityProblems(parsed.data);
+  return first ? { ok: false, problem: first } : ok(parsed.data);
 }
 
-function schemaProblem(error: z.ZodError): Problem {
+const schemaProblem = (error: z.ZodError): Problem =>
+  problem('file-invalid', { ...issueOf(error), more: error.issues.length - 1 });
+
+/** The first thing that a schema finds wrong: where, and what. */
+export function issueOf(error: z.ZodError, within = ''): { readonly where: string; readonly what: string } {
   const issue = error.issues[0];
-  const where = issue?.path.map(p => (typeof p === 'number' ? `[${p}]` : `.${String(p)}`)).join('') ?? '';
-  const data = {
-    where: where.replace(/^\./, '') || 'the document',
+  const way = issue?.path.map(p => (typeof p === 'number' ? `[${p}]` : `.${String(p)}`)).join('') ?? '';
+  return {
+    where: `${within}${way}`.replace(/^\./, '') || 'the document',
     what: (issue?.message ?? 'unreadable').slice(0, 200),
-    more: error.issues.length - 1,
   };
-  return { code: 'file-invalid', data };
 }

@@ -1,6 +1,8 @@
 export * from './types.ts';
 export { FORMAT, VERSION, MachineSchema } from './schema/machine.ts';
 export { GROUND } from './schema/basic.ts';
+export { type Limit, LIMITS, MOST } from './schema/limits.ts';
+export { soundAfter } from './sound-after.ts';
 export * from './codec.ts';
 export * from './integrity.ts';
 export * from './kinds/index.ts';

@@ -1,3 +1,4 @@
+import { table } from '../result/index.ts';
 import { circleCount, type Machine, meshes, byId } from '../machine/index.ts';
 import { abs, gcd, type Rational } from '../rational/index.ts';
 import { groundRate } from '../train/index.ts';
@@ -29,7 +30,7 @@ export function recurrenceOf(
   machine: Pick<Machine, 'axes' | 'members' | 'wheels' | 'joints'>,
   rates: Readonly<Record<string, Rational>>,
 ): Recurrence {
-  const members: Record<string, bigint> = {};
+  const members: Record<string, bigint> = table();
   let whole: bigint | undefined = 1n;
   for (const m of machine.members) {
     if (m.kind !== 'arbor') continue;
@@ -38,7 +39,7 @@ export function recurrenceOf(
     const ground = groundRate(machine, rates, m.id);
     if (ground) members[m.id] = turnsToReturn(ground);
   }
-  const pairs: Record<string, { turns: bigint; teeth: bigint }> = {};
+  const pairs: Record<string, { turns: bigint; teeth: bigint }> = table();
   for (const j of meshes(machine)) {
     const counts = [j.a, j.b].map(id => {
       const wheel = byId(machine.wheels, id);

@@ -1,4 +1,5 @@
 export * from './result.ts';
+export * from './table.ts';
 export * from './finding.ts';
 export * from './findings.ts';
 export * from './fixes.ts';

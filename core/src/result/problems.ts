@@ -117,6 +117,7 @@ export interface Problems {
   // machine
   'axis-on-itself': { id: string };
   'file-broken-off': Nothing;
+  'change-invalid': { where: string; what: string };
   'file-invalid': { where: string; what: string; more: number };
   'file-newer': { version: number; known: number };
   'file-not-json': Nothing;
@@ -202,6 +203,7 @@ export interface Problems {
   'ring-tooth-pointed': { tip: number };
   'root-vanishes': { rootDiameter: number };
   'teeth-cross-themselves': { count: number };
+  'teeth-too-large': { count: number; module: number; largest: number };
   'teeth-cut-away': { count: number };
   'too-few-lobes': { lobes: number };
   'too-few-pins': { count: number; least: number };

@@ -4,6 +4,7 @@ export * from './part-solids.ts';
 export * from './bed-plates.ts';
 export * from './extra-parts.ts';
 export * from './print-in-place.ts';
+export * from './round-body.ts';
 export * from './space-scene.ts';
 export * from './coupon-bodies.ts';
 export { bevelApex } from './bevel-solid.ts';

@@ -56,6 +56,7 @@ export interface CycloidalDimensions {
 export function theoreticalAddendum(count: number, mate: number, thickness = Math.PI / 2): number {
   const [base, rolling] = [count / 2, mate / 4];
   const half = thickness / count;
+  if (half <= 0) return 0;
   if (half >= arch(base, rolling)) return 2 * rolling;
   const p = epicycloid(base, rolling, epicycloidAtAngle(base, rolling, half));
   return Math.hypot(p.x, p.y) - base;

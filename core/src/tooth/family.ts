@@ -1,48 +1,19 @@
 import { circle, type Path, reversePath } from '../geometry/index.ts';
 import { fail, ok, type Result } from '../result/index.ts';
-import { type BevelCone } from './bevel-cones.ts';
 import { backConeHalf, endTemplate } from './bevel-patterns.ts';
-import { cycloidalDimensions, cycloidalHalf, type CycloidalSpec } from './cycloidal.ts';
+import { cycloidalDimensions, cycloidalHalf } from './cycloidal.ts';
 import type { ToothFigure } from './figure.ts';
 import { arcTo, borderOf, type HalfTooth, halfOf } from './half-tooth.ts';
 import { involuteDimensions } from './involute-dimensions.ts';
 import { involuteHalf } from './involute-outline.ts';
 import { rackHalf, rackOutline } from './involute-rack.ts';
 import { ringDimensions, ringHalf } from './involute-ring.ts';
-import { lanternDimensions, lanternHalf, type LanternWheelSpec, pinCircles, pinHalf } from './lantern.ts';
-import { magnetRim, type MagnetSpec } from './magnet-rim.ts';
+import { lanternDimensions, lanternHalf, pinCircles, pinHalf } from './lantern.ts';
+import { magnetRim } from './magnet-rim.ts';
 import { reducerDimensions, reducerHalf, type ReducerSpec } from './reducer-disc.ts';
+import { largestModule, MOST_POINTS, outlineWork, sizeOf } from './outline-work.ts';
 import { isSoundHalf } from './sound-half.ts';
-import type { ToothSpec } from './tooth-spec.ts';
-
-/** A disc that carries pins or pegs, and the room of its mate; lengths in mm. */
-export interface PinsSpec {
-  readonly count: number;
-  readonly pitchRadius: number;
-  readonly pinDiameter: number;
-  /** Width of the disc outside the pins. */
-  readonly rim: number;
-}
-
-/** All that decides the teeth of one part, by family. A new family is a file, a line here and one in FAMILIES. */
-export type TeethSpec =
-  | { readonly family: 'involute'; readonly spec: ToothSpec }
-  | { readonly family: 'involute ring'; readonly spec: ToothSpec; readonly rim: number }
-  | { readonly family: 'involute rack'; readonly spec: ToothSpec; readonly back: number }
-  | { readonly family: 'bevel'; readonly spec: ToothSpec; readonly cone: BevelCone }
-  | { readonly family: 'cycloidal'; readonly spec: CycloidalSpec }
-  | { readonly family: 'lantern wheel'; readonly spec: LanternWheelSpec }
-  | { readonly family: 'pins'; readonly spec: PinsSpec }
-  | { readonly family: 'pegs'; readonly spec: PinsSpec }
-  | { readonly family: 'reducer disc'; readonly spec: ReducerSpec }
-  | { readonly family: 'reducer pins'; readonly spec: ReducerSpec; readonly rim: number }
-  | { readonly family: 'reducer lobes'; readonly spec: ReducerSpec; readonly rim: number }
-  | {
-      readonly family: 'magnets';
-      readonly spec: MagnetSpec;
-      readonly pitchRadius: number;
-      readonly rim: number;
-    };
+import type { TeethSpec } from './teeth-spec.ts';
 
 type Family = TeethSpec['family'];
 type Of<F extends Family> = Extract<TeethSpec, { family: F }>;
@@ -65,16 +36,31 @@ const FAMILIES: { readonly [F in Family]: (teeth: Of<F>, chordError: number) => 
 
 /** The plane figure of a part's teeth; refused with a sentence where its teeth would run through themselves. */
 export function toothFigure(teeth: TeethSpec, chordError: number): Result<ToothFigure> {
+  if (outlineWork(teeth, chordError) > MOST_POINTS) {
+    const { count, module } = sizeOf(teeth);
+    return fail('teeth-too-large', { count, module, largest: largestModule(count, chordError) });
+  }
   const figure = (FAMILIES[teeth.family] as (t: TeethSpec, e: number) => Result<ToothFigure>)(
     teeth,
     chordError,
   );
+  if (figure.ok && !hasCircles(teeth, figure.value)) return withoutCircles(teeth, figure.value);
   if (!figure.ok || !figure.value.half || isPin(teeth)) return figure;
   const { half, count } = figure.value;
   const rack = teeth.family === 'involute rack';
   const width = rack ? (Math.PI * teeth.spec.module) / 2 : Math.PI / count;
   return isSoundHalf(half, width, rack, chordError) ? figure : fail('teeth-cross-themselves', { count });
 }
+
+/** Whether the circles are circles: a rack has heights instead. */
+const hasCircles = ({ family }: TeethSpec, { pitchRadius, tipRadius }: ToothFigure): boolean =>
+  family === 'involute rack' ||
+  (pitchRadius > 0 && tipRadius > 0 && Number.isFinite(pitchRadius + tipRadius));
+
+const withoutCircles = (teeth: TeethSpec, { rootRadius }: ToothFigure): Result<ToothFigure> =>
+  'lobes' in teeth.spec
+    ? fail('pins-not-more', { pins: teeth.spec.pins, lobes: teeth.spec.lobes })
+    : fail('root-vanishes', { rootDiameter: 2 * rootRadius });
 
 /** Pins are rounds of their own. */
 const isPin = ({ family }: TeethSpec): boolean =>

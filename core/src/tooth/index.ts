@@ -19,3 +19,4 @@ export * from './bevel-patterns.ts';
 export * from './magnet-rim.ts';
 export * from './figure.ts';
 export * from './family.ts';
+export * from './teeth-spec.ts';

@@ -1,3 +1,4 @@
+import { table } from '../result/index.ts';
 import { byId, type Joint, type Machine } from '../machine/index.ts';
 
 /** How motion comes to the members: through which joint, and from which member. */
@@ -15,8 +16,8 @@ type Parts = Pick<Machine, 'wheels' | 'joints' | 'drive'>;
  * gets none from it.
  */
 export function driveFlow(machine: Parts): DriveFlow {
-  const into: Record<string, { joint: string; from: string }> = {};
-  const drives: Record<string, string> = {};
+  const into: Record<string, { joint: string; from: string }> = table();
+  const drives: Record<string, string> = table();
   const start = machine.drive?.member;
   if (start === undefined) return { into, drives };
   const owner = (wheel: string): string => byId(machine.wheels, wheel)?.member ?? '';

@@ -1,3 +1,4 @@
+import { table } from '../result/index.ts';
 import { div, isZero, mul, ONE, type Rational, sub, ZERO } from '../rational/index.ts';
 import type { RateEquation } from './rate-equation.ts';
 
@@ -97,8 +98,8 @@ export function solveRates(
   drive: string | undefined,
 ): Solution {
   const { rows, contradictions, slipping } = eliminateLaws(equations, drive);
-  const rates: Record<string, Rational> = {};
-  const responses: Record<string, Response> = {};
+  const rates: Record<string, Rational> = table();
+  const responses: Record<string, Response> = table();
   const free: string[] = [];
   for (const id of members) {
     const row = rows.get(id);

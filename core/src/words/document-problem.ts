@@ -15,6 +15,8 @@ export const DOCUMENT_SENTENCES = {
   'file-newer': d =>
     `The file is of version ${d.version}; this application knows versions up to ` +
     `${d.known}. Open it with a newer one; nothing was changed.`,
+  'change-invalid': d =>
+    `At ${d.where} it could not be opened again: ${d.what}. Nothing was changed; choose a figure within its limits.`,
   'file-invalid': d =>
     `At ${d.where} the file cannot be right: ` +
     `${d.what}.${d.more > 0 ? ` There are ${d.more} more such places.` : ''}`,

@@ -9,6 +9,9 @@ export const TOOTH_SENTENCES = {
   'too-few-teeth-to-draw': d => `${d.count} teeth cannot make a wheel that turns; use ${d.least} or more.`,
   'root-vanishes': () =>
     'The root of the teeth falls into the centre. Use more teeth, a larger profile shift or a smaller dedendum.',
+  'teeth-too-large': d =>
+    `${d.count} teeth of module ${figure(d.module, 4)} mm are too large to be drawn as finely as the rest; up to ` +
+    `${figure(d.largest, 3)} mm they can be. Take a smaller module or fewer teeth.`,
   'teeth-cut-away': () =>
     'The cutter takes the whole flank away. Use more teeth, a larger profile shift or a smaller dedendum.',
   'tooth-thinned-away': () => 'Thinning for play leaves no tooth. Take less play, or a larger module.',

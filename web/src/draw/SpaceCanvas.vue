@@ -4,12 +4,13 @@ import type { SpaceGroup, SpaceItem } from '@tesseron/core/solid';
 import { fixed } from '@tesseron/core/units';
 import { useElementSize } from '@vueuse/core';
 import { computed, onBeforeUnmount, onMounted, ref, shallowRef, useTemplateRef, watch } from 'vue';
+import WorkBar from '../parts/WorkBar.vue';
 import { fileName } from '@tesseron/core/output';
 import { saveFile } from '../keep';
 import { useOpen } from '../machine/use-open';
 import { useClock } from '../run/clock';
 import { useMake } from '../worker/use-make';
-import type { MakeAnswers } from '../worker/make-requests';
+import type { MakeAnswers } from '@tesseron/core/archive';
 import { rateColour } from './rate-colour';
 import { type SpaceView } from './space-view';
 import { useTheme } from './theme';
@@ -126,12 +127,12 @@ onBeforeUnmount(() => {
       data-test="space"
     />
     <div v-if="maker.making.value" class="over" role="status">
-      <p>Making bodies: {{ maker.doing.value }}</p>
-      <progress :value="maker.done.value" max="1" aria-label="Bodies made" />
-      <v-btn data-test="space-cancel" @click="maker.cancel()">Cancel</v-btn>
+      <p>Making bodies</p>
+      <WorkBar :work="maker" label="Bodies made" cancel-test="space-cancel" />
     </div>
     <div v-else-if="!view" class="over">
-      <p>{{ problem || maker.problem.value || 'Nothing is drawn yet.' }}</p>
+      <WorkBar :work="maker" label="Bodies made" />
+      <p v-if="problem || !maker.problem.value">{{ problem || 'Nothing is drawn yet.' }}</p>
       <v-btn v-if="!problem" @click="build()">Draw it</v-btn>
     </div>
     <div class="drawn-controls">

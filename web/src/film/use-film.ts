@@ -1,4 +1,5 @@
-import { onScopeDispose, readonly, type Ref, ref } from 'vue';
+import { readonly, ref } from 'vue';
+import { useWorker, type Work } from '../worker/use-worker';
 
 /** What a film is made of. */
 interface FilmRequest {
@@ -10,62 +11,51 @@ interface FilmRequest {
   readonly draw: (i: number) => ImageData;
 }
 
+/** The parts of making a film, in order. */
+export interface FilmAsk {
+  readonly request:
+    | { readonly begin: { readonly width: number; readonly height: number; readonly delayMs: number } }
+    | { readonly frame: ArrayBuffer }
+    | { readonly end: true };
+  readonly news: { readonly done: number };
+  readonly answer: Uint8Array<ArrayBuffer> | undefined;
+}
+
 /** A film in the making: how far it is, and how to stop it. */
-export interface Filming {
-  readonly making: Readonly<Ref<boolean>>;
-  /** Part of the frames that are done. */
-  readonly done: Readonly<Ref<number>>;
-  /** The finished film; undefined when it was stopped. */
+export interface Filming extends Work {
+  /** The finished film; undefined when it was stopped or went wrong. */
   readonly make: (request: FilmRequest) => Promise<Blob | undefined>;
-  readonly cancel: () => void;
 }
 
 /** Draws frames one at a time and hands them to a worker that makes an animated picture of them. */
 export function useFilm(): Filming {
   const making = ref(false);
   const done = ref(0);
-  let worker: Worker | undefined;
+  const open = (): Worker => new Worker(new URL('./film.worker.ts', import.meta.url), { type: 'module' });
+  const worker = useWorker<FilmAsk>(open, { patient: false, cannot: 'The film could not be made' });
   let run = 0;
 
-  function answer<T>(from: Worker): Promise<T> {
-    return new Promise((resolve, reject) => {
-      from.onmessage = ({ data }: MessageEvent<T>) => resolve(data);
-      from.onerror = event => reject(new Error(event.message));
-    });
-  }
-
-  async function make(request: FilmRequest): Promise<Blob | undefined> {
+  async function make({ frames, draw, ...begin }: FilmRequest): Promise<Blob | undefined> {
     cancel();
-    const own = (run += 1);
-    const at = new Worker(new URL('./film.worker.ts', import.meta.url), { type: 'module' });
-    worker = at;
+    const own = run;
+    const gone = (): boolean => own !== run || worker.problem.value !== '';
     making.value = true;
     done.value = 0;
-    const { width, height, delayMs } = request;
-    at.postMessage({ begin: { width, height, delayMs } });
-    for (let i = 0; i < request.frames; i++) {
-      const pixels = request.draw(i).data.buffer as ArrayBuffer;
-      const taken = answer(at);
-      at.postMessage({ frame: pixels }, [pixels]);
-      await taken;
-      if (own !== run) return undefined;
-      done.value = (i + 1) / request.frames;
+    await worker.ask({ begin });
+    for (let i = 0; i < frames && !gone(); i++) {
+      const pixels = draw(i).data.buffer as ArrayBuffer;
+      await worker.ask({ frame: pixels }, [pixels]);
+      if (!gone()) done.value = (i + 1) / frames;
     }
-    const finished = answer<{ bytes: Uint8Array<ArrayBuffer> }>(at);
-    at.postMessage({ end: true });
-    const { bytes } = await finished;
-    if (own !== run) return undefined;
-    cancel();
-    return new Blob([bytes], { type: 'image/gif' });
+    const bytes = gone() ? undefined : await worker.ask({ end: true });
+    if (own === run) making.value = false;
+    return bytes && !gone() ? new Blob([bytes], { type: 'image/gif' }) : undefined;
   }
 
   function cancel(): void {
     run += 1;
-    worker?.terminate();
-    worker = undefined;
+    worker.cancel();
     making.value = false;
   }
-
-  onScopeDispose(cancel);
-  return { making: readonly(making), done: readonly(done), make, cancel };
+  return { working: readonly(making), done: readonly(done), problem: worker.problem, make, cancel };
 }

@@ -27,6 +27,10 @@ async function keepBoth(): Promise<void> {
       file at Make.
     </p>
   </div>
+  <div v-else-if="store.refused" class="notice stop" role="alert" data-test="refused">
+    <p>{{ store.refused }}</p>
+    <v-btn @click="store.dismissRefused()">Understood</v-btn>
+  </div>
   <div v-else-if="store.notice" class="notice" role="status" data-test="notice">
     <p>{{ store.notice }}</p>
     <v-btn @click="store.dismissNotice()">Understood</v-btn>

@@ -5,6 +5,8 @@ export interface KeptMachine {
   readonly id: string;
   readonly name: string;
   readonly document: unknown;
+  /** The document as it was when it could last be read, in case a later one cannot. */
+  readonly readable?: unknown;
   /** Counts every write, so that two tabs cannot overwrite each other unseen. */
   readonly revision: number;
   readonly changedAt: number;

@@ -40,7 +40,7 @@ const ABOUT: readonly (readonly [file: string, name: string, about: string])[] =
   [
     'ossel-brine-pump',
     'Ossel brine pump',
-    'A wind wheel turns two rings of pegs and a pair of bevels; a crank works the pump. Wood.',
+    'Bevels bring the motion of a wind wheel down to two rings of pegs; a crank works the pump. Wood.',
   ],
 ];
 

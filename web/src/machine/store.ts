@@ -1,12 +1,12 @@
 import { type Derived, derive } from '@tesseron/core/derive';
-import { type Edit, type Machine, machineFrom } from '@tesseron/core/machine';
+import { type Edit, type Machine, machineFrom, soundAfter } from '@tesseron/core/machine';
 import { sayProblem } from '@tesseron/core/words';
 import { liveQuery, type Subscription } from 'dexie';
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef } from 'vue';
 import { database } from '../keep/database';
 import type { KeptMachine } from '../keep/db';
-import { addMachine, loadMachine, writeMachineIf } from '../keep/machines';
+import { addMachine, keepReadable, loadMachine, writeMachineIf } from '../keep/machines';
 import { goTo, type History, present, record, redo, startHistory, type Step, undo } from './history';
 
 /** How keeping stands: all kept, writing, overtaken by another tab, or refused by the browser. */
@@ -22,6 +22,8 @@ export const useMachine = defineStore('machine', () => {
   const derived = shallowRef<Derived>();
   const keepState = ref<KeepState>('kept');
   const notice = ref('');
+  /** Why the last change was not made. */
+  const refused = ref('');
   let revision = 0;
   let wanted: Machine | undefined;
   let writing: Promise<void> | undefined;
@@ -40,6 +42,7 @@ export const useMachine = defineStore('machine', () => {
     if (!found.machine.ok) return `The kept machine cannot be opened. ${sayProblem(found.machine.problem)}`;
     id.value = machineId;
     revision = found.kept.revision;
+    await keepReadable(database, found.kept);
     derived.value = undefined;
     keepState.value = 'kept';
     notice.value = '';
@@ -63,6 +66,12 @@ export const useMachine = defineStore('machine', () => {
     const before = present(history.value).machine;
     const machine = edit(before);
     if (machine === before) return;
+    const wrong = soundAfter(before, machine);
+    if (wrong) {
+      refused.value = `${label}: this cannot be done. ${sayProblem(wrong)}`;
+      return;
+    }
+    refused.value = '';
     show(record(history.value, { label, machine, gesture }));
     keep(machine);
   }
@@ -166,5 +175,7 @@ export const useMachine = defineStore('machine', () => {
     takeTheirs,
     keepOurs,
     dismissNotice: () => (notice.value = ''),
+    refused,
+    dismissRefused: () => (refused.value = ''),
   };
 });

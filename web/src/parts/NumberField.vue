@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import type { Limit } from '@tesseron/core/machine';
 import { ref, watch } from 'vue';
 import { z } from 'zod';
 
@@ -6,8 +7,7 @@ import { z } from 'zod';
 const props = defineProps<{
   label: string;
   modelValue: number | undefined;
-  least: number;
-  most: number;
+  limits: Limit;
   whole?: boolean;
   unit?: string;
   hint?: string;
@@ -28,8 +28,9 @@ watch(
 );
 
 function commit(): void {
+  const [least, most] = props.limits;
   const unit = props.unit ? ` ${props.unit}` : '';
-  const number = z.coerce.number({ error: 'x' }).min(props.least).max(props.most);
+  const number = z.coerce.number({ error: 'x' }).min(least).max(most);
   const schema = props.whole ? number.int() : number;
   const typed = text.value.trim();
   if (typed === '' && props.optional) {
@@ -39,7 +40,7 @@ function commit(): void {
   }
   const parsed = schema.safeParse(typed === '' ? Number.NaN : typed);
   if (!parsed.success) {
-    error.value = `Write ${props.whole ? 'a whole number' : 'a number'} from ${props.least} to ${props.most}${unit}.`;
+    error.value = `Write ${props.whole ? 'a whole number' : 'a number'} from ${least} to ${most}${unit}.`;
     return;
   }
   error.value = '';

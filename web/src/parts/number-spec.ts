@@ -1,9 +1,10 @@
+import type { Limit } from '@tesseron/core/machine';
+
 /** A number to be typed, as data: what it is, its limits, and what to do with it. */
 export interface NumberSpec {
   readonly label: string;
   readonly value: number | undefined;
-  readonly least: number;
-  readonly most: number;
+  readonly limits: Limit;
   readonly set: (value: number) => void;
   /** Lets it be empty, and does that. */
   readonly clear?: () => void;
@@ -20,16 +21,16 @@ type More = Pick<NumberSpec, 'clear' | 'unit' | 'whole' | 'hint' | 'test'>;
 export const number = (
   label: string,
   value: number | undefined,
-  [least, most]: readonly [least: number, most: number],
+  limits: Limit,
   set: (value: number) => void,
   more: More = {},
-): NumberSpec => ({ label, value, least, most, set, ...more });
+): NumberSpec => ({ label, value, limits, set, ...more });
 
 /** A length in millimetres. */
 export const length = (
   label: string,
   value: number | undefined,
-  limits: readonly [least: number, most: number],
+  limits: Limit,
   set: (value: number) => void,
   more: More = {},
 ): NumberSpec => number(label, value, limits, set, { unit: 'mm', ...more });

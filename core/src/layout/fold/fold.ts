@@ -1,6 +1,6 @@
 import type { Point } from '../../geometry/index.ts';
 import { type Axis, axisOfWheel, byId, type Machine, meshes, setLayout } from '../../machine/index.ts';
-import { fail, ok, type Result } from '../../result/index.ts';
+import { fail, ok, type Result, table } from '../../result/index.ts';
 import { degrees } from '../../units/index.ts';
 import { type FoundLayers, findLayers, withLayers } from '../auto-layers.ts';
 import { clearancesOf, USUAL_CLEARANCE } from '../clearances.ts';
@@ -257,7 +257,7 @@ function finish(query: FoldQuery, plan: FoldPlan, trial: Trial, topology: string
   const box = boxOf(plan.nodes, at);
   const { radius } = foldCost(plan.nodes, at, query.machine.layout, least, !plan.moves);
   return {
-    places: Object.fromEntries(machine.axes.map(a => [a.id, a.place])),
+    places: table(machine.axes.map(a => [a.id, a.place])),
     ...{ layers: layers.value, topology, at: parts.motion.at, radius, height: parts.stack.height },
     ...{ width: box.maxX - box.minX, depth: box.maxY - box.minY, tightest: tightest(machine), pillars: 0 },
   };

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import type { Limit } from './limits.ts';
 import { parseDecimal } from '../../rational/index.ts';
 import { parsePeriod, parseSpan, parseTravel, parseWanted } from '../../units/index.ts';
 
@@ -10,6 +11,9 @@ export const Name = z.string().max(120);
 export const FrameRef = Id.describe('the ground, or an arbor that is an arm');
 /** The frame that stands still. */
 export const GROUND = 'ground';
+
+/** A figure within its limits. */
+export const within = ([least, most]: Limit): z.ZodNumber => z.number().min(least).max(most);
 
 const finite = z.number().min(-1e6).max(1e6);
 /** A length or coordinate in millimetres. */

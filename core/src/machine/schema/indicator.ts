@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { DecimalText, Degrees, FrameRef, Id, Mm, Name, Size, SpanText } from './basic.ts';
+import { LIMITS, MOST } from './limits.ts';
+import { DecimalText, Degrees, FrameRef, Id, Mm, Name, Size, SpanText, within } from './basic.ts';
 
 /** How a pointer is read: what a full turn against its dial stands for. */
 const Reads = z.discriminatedUnion('kind', [
@@ -25,9 +26,9 @@ const Reads = z.discriminatedUnion('kind', [
 const Ring = z.strictObject({
   outer: Size,
   inner: Size,
-  divisions: z.number().int().min(1).max(3600),
+  divisions: within(LIMITS.divisions).int(),
   /** One line in so many is long, the rest are half as long. */
-  long: z.number().int().min(1).max(3600).optional(),
+  long: within(LIMITS.divisions).int().optional(),
   numerals: z
     .strictObject({
       /** Middle of the writing from the axis, and its height. */
@@ -37,9 +38,9 @@ const Ring = z.strictObject({
         z.strictObject({
           kind: z.literal('numbers'),
           /** How many, and what the one at nought says; each says one step more than the one before. */
-          count: z.number().int().min(1).max(720),
-          first: z.number().int().min(-100000).max(100000),
-          step: z.number().int().min(-100000).max(100000),
+          count: within(LIMITS.numeralsCount).int(),
+          first: within(LIMITS.numeralsFirst).int(),
+          step: within(LIMITS.numeralsStep).int(),
           roman: z.boolean().optional(),
         }),
         z.strictObject({
@@ -60,7 +61,7 @@ const Window = z.discriminatedUnion('kind', [
   z.strictObject({
     kind: z.literal('sector'),
     atDeg: Degrees,
-    spanDeg: z.number().min(1).max(350),
+    spanDeg: within(LIMITS.spanDeg),
     inner: Size,
     outer: Size,
   }),
@@ -93,8 +94,8 @@ export const Indicator = z.discriminatedUnion('kind', [
     axis: Id.optional(),
     radius: Size,
     sense: z.enum(['clockwise', 'counter-clockwise']),
-    rings: z.array(Ring).max(12),
-    windows: z.array(Window).max(24),
+    rings: z.array(Ring).max(MOST.rings),
+    windows: z.array(Window).max(MOST.windows),
     /** Painted moons, opposite each other, seen through a window for phases. */
     moons: z.strictObject({ distance: Size, radius: Size }).optional(),
     reads: Reads.optional(),

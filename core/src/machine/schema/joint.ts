@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { Id, Mm, Pin, Size } from './basic.ts';
+import { LIMITS } from './limits.ts';
+import { Id, Mm, Pin, Size, within } from './basic.ts';
 
 const tied = { id: Id };
 
@@ -30,7 +31,7 @@ export const Joint = z.discriminatedUnion('kind', [
      */
     opposite: z.literal(true).optional(),
     /** Angle between the axes of a pair of bevels; a right angle when not said. */
-    shaftAngleDeg: z.number().min(5).max(175).optional(),
+    shaftAngleDeg: within(LIMITS.shaftAngleDeg).optional(),
   }),
   /** A chain or belt over any number of wheels, inside or outside its loop. */
   z.strictObject({
@@ -70,7 +71,7 @@ export const Joint = z.discriminatedUnion('kind', [
     ...tied,
     disc: Id,
     carrier: Id,
-    pins: z.number().int().min(2),
+    pins: within(LIMITS.outputPins).int(),
     pinDiameter: Size,
     circle: Size,
   }),

@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { Id, Mm, Name, Size } from './basic.ts';
+import { LIMITS, MOST } from './limits.ts';
+import { Id, Mm, Name, Size, within } from './basic.ts';
 
 const Layer = z.number().int().min(-1000).max(1000);
 
@@ -47,7 +48,7 @@ const Plates = z.strictObject({
   /** The front plate lies above this layer; the highest when left out. */
   front: Layer.optional(),
   fit: BearingFit,
-  pillars: z.array(Pillar).max(60),
+  pillars: z.array(Pillar).max(MOST.pillars),
   /** The axis from which holes are measured; the drive's when left out. */
   datum: Id.optional(),
 });
@@ -58,18 +59,18 @@ const Tubes = z.strictObject({
   rod: Size,
   wall: Size,
   /** Between a tube and what turns in it, across. */
-  running: Mm.min(0).max(5),
+  running: within(LIMITS.runningPlay),
 });
 
 /** The decisions of the layout; all that is left out follows from usual values. */
 export const Layout = z.strictObject({
   /** Least gap between things that must not touch, mm. */
-  clearance: Mm.min(0).max(50).optional(),
+  clearance: within(LIMITS.clearanceAround).optional(),
   tubes: Tubes.optional(),
   /** Thickness of the washers at hand, and the play left along an arbor. */
   washer: Size.optional(),
-  endShake: Mm.min(0).max(5).optional(),
+  endShake: within(LIMITS.endShake).optional(),
   envelope: Envelope.optional(),
-  keepOuts: z.array(KeepOut).max(200),
+  keepOuts: z.array(KeepOut).max(MOST.keepOuts),
   plates: Plates.optional(),
 });

@@ -24,7 +24,8 @@ import {
 export const FORMAT = 'tesseron-machine';
 export const VERSION = 7;
 
-const MOST_ITEMS = 5000;
+/** The most of one kind of thing in a machine. */
+export const MOST_ITEMS = 5000;
 const list = <T extends z.ZodType>(item: T): z.ZodArray<T> => z.array(item).max(MOST_ITEMS);
 
 /**

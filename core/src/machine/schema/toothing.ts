@@ -1,17 +1,21 @@
 import { z } from 'zod';
-import { Id, Mm, Name, Size } from './basic.ts';
+import { LIMITS } from './limits.ts';
+import { Id, Name, Size, within } from './basic.ts';
 
 /** The law of the tooth flank. Factors are in modules. */
 const Form = z.discriminatedUnion('kind', [
   z.strictObject({
     kind: z.literal('involute'),
-    pressureAngleDeg: z.number().min(10).max(35),
-    addendum: z.number().min(0.2).max(2),
-    dedendum: z.number().min(0.2).max(2.5),
-    fillet: z.number().min(0).max(1),
+    pressureAngleDeg: within(LIMITS.pressureAngleDeg),
+    addendum: within(LIMITS.addendum),
+    dedendum: within(LIMITS.dedendum),
+    fillet: within(LIMITS.fillet),
     /** The corner between flank and tip, taken off by so many modules. */
     tip: z
-      .strictObject({ kind: z.enum(['chamfer', 'round']), size: z.number().positive().max(0.5) })
+      .strictObject({
+        kind: z.enum(['chamfer', 'round']),
+        size: z.number().positive().max(LIMITS.tipSize[1]),
+      })
       .optional(),
   }),
   /**
@@ -22,30 +26,30 @@ const Form = z.discriminatedUnion('kind', [
     kind: z.literal('cycloidal'),
     drives: z.enum(['wheel', 'pinion', 'both']),
     tip: z.enum(['eased', 'round', 'medium ogive', 'high ogive']),
-    practical: z.number().min(0.5).max(1),
-    leaf: z.number().min(0.5).max(1.6).optional(),
-    clearance: z.number().min(0.05).max(1),
+    practical: within(LIMITS.practical),
+    leaf: within(LIMITS.leaf).optional(),
+    clearance: within(LIMITS.rootClearance),
   }),
   /** A pinion of pins and the wheel formed for it; clearance below the pins in modules. */
   z.strictObject({
     kind: z.literal('lantern'),
     pinDiameter: Size,
-    practical: z.number().min(0.5).max(1),
-    clearance: z.number().min(0).max(1),
+    practical: within(LIMITS.practical),
+    clearance: within(LIMITS.pinClearance),
   }),
   /** Two rings of pegs at right angles: how far the pegs reach past each other, and the friction of their material. */
   z.strictObject({
     kind: z.literal('pegs'),
     pegDiameter: Size,
     pegLength: Size,
-    friction: z.number().min(0.01).max(1.5),
+    friction: within(LIMITS.friction),
   }),
   /** A lobed disc within a ring of pins or half-round lobes; the module is the pins' circle over their number. */
   z.strictObject({
     kind: z.literal('reducer'),
     pinDiameter: Size,
     eccentricity: Size,
-    offset: Mm.min(0).max(2),
+    offset: within(LIMITS.offset),
     ring: z.enum(['pins', 'lobes']),
   }),
   /**
@@ -58,10 +62,10 @@ const Form = z.discriminatedUnion('kind', [
       z.strictObject({ shape: z.literal('round'), diameter: Size }),
       z.strictObject({ shape: z.literal('block'), width: Size, depth: Size }),
     ]),
-    gap: Mm.min(0).max(20),
+    gap: within(LIMITS.airGap),
     /** For a disc that swings within a ring: how far off centre. */
     eccentricity: Size.optional(),
-    wall: Mm.min(0).max(20),
+    wall: within(LIMITS.magnetWall),
   }),
   z.strictObject({ kind: z.literal('sprocket'), rollerDiameter: Size }),
   z.strictObject({ kind: z.literal('spiral'), least: Size, most: Size }),
@@ -84,13 +88,13 @@ export const Toothing = z.strictObject({
   form: Form,
   size: ToothSize,
   /** Helix angle at the pitch cylinder; the module is then the normal one. Which way each wheel leans is its hand. */
-  helixDeg: z.number().min(0).max(60).optional(),
+  helixDeg: within(LIMITS.helixDeg).optional(),
   /** Two opposite helices side by side, whose thrusts cancel. */
   double: z.literal(true).optional(),
   /** Width of the teeth along a bevel's cone, mm. */
   faceWidth: Size.optional(),
   /** Backlash of a pair along the pitch circle, in mm, taken by thinning both wheels alike. */
-  play: Mm.min(0).max(10),
+  play: within(LIMITS.play),
 });
 
 /** Teeth of a wheel: a count, a sector with fewer teeth than its circle would hold, or open for the search. */
@@ -141,7 +145,7 @@ const Body = z.strictObject({
       number: z.number().int().min(2).max(24),
       width: Size.optional(),
       /** How far round the rim end of a spoke stands from its hub end. */
-      sweepDeg: z.number().min(-90).max(90),
+      sweepDeg: within(LIMITS.sweepDeg),
     }),
     z.strictObject({
       kind: z.literal('holes'),
@@ -166,7 +170,7 @@ export const Wheel = z.strictObject({
   /** Profile shift in modules. */
   shift: z.number().min(-3).max(3).optional(),
   /** Tips cut down by so many modules. */
-  shorten: z.number().min(0).max(1).optional(),
+  shorten: within(LIMITS.shorten).optional(),
   hand: z.enum(['left', 'right']).optional(),
   layer: z.number().int().min(-1000).max(1000),
   thickness: Size.optional(),

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { LIMITS, MOST } from './limits.ts';
 import {
   DecimalText,
   FrameRef,
@@ -10,6 +11,7 @@ import {
   SpanText,
   TravelText,
   WantedText,
+  within,
 } from './basic.ts';
 
 /** The arbor that is turned, and how fast. Free: only ratios between outputs matter. */
@@ -79,7 +81,7 @@ export const Search = z.strictObject({
     .max(4)
     .optional(),
   /** Most that a stage may gear up or down, as n : 1. */
-  stageRatio: z.number().min(1).max(1000).optional(),
+  stageRatio: within(LIMITS.stageRatio).optional(),
   largestOutside: Size.optional(),
   centre: z.strictObject({ distance: Size, within: Mm.min(0) }).optional(),
   reach: Size.optional(),
@@ -146,15 +148,15 @@ export const Process = z.strictObject({
   /** How much larger across a hole is made than what goes into it: to press, to slide, to turn freely. */
   fits: z
     .strictObject({
-      press: Mm.min(-1).max(3).optional(),
-      sliding: Mm.min(-1).max(3).optional(),
-      free: Mm.min(-1).max(3).optional(),
+      press: within(LIMITS.processFit).optional(),
+      sliding: within(LIMITS.processFit).optional(),
+      free: within(LIMITS.processFit).optional(),
     })
     .optional(),
   /** The room on a printer’s bed. */
   bed: z.strictObject({ width: Size, depth: Size, height: Size }).optional(),
   /** Stock left between parts on a sheet, or room between bodies on a bed. */
-  gap: Mm.min(0).max(100).optional(),
+  gap: within(LIMITS.stackGap).optional(),
   /** How fast it works: mm of cut a second; of a printer mm³ of material a second. */
   rate: z.number().positive().max(10000).optional(),
   /** What it is usually made from. */
@@ -174,16 +176,16 @@ export const Material = z.strictObject({
   /** In the maker’s own money. */
   price: z
     .strictObject({
-      amount: z.number().min(0).max(1e6),
+      amount: within(LIMITS.price),
       per: z.enum(['sheet', 'kg']),
     })
     .optional(),
   /** The sheets at hand; of one without a number there are as many as are needed. */
   sheets: z
     .array(
-      z.strictObject({ width: Size, height: Size, number: z.number().int().min(1).max(1000).optional() }),
+      z.strictObject({ width: Size, height: Size, number: within(LIMITS.sheetsAtHand).int().optional() }),
     )
-    .max(20),
+    .max(MOST.sheets),
 });
 
 /** A part that is made otherwise than the rest: the id of a wheel, hand or dial, or `plate back`, `plate front`. */
@@ -192,7 +194,7 @@ export const Making = z.strictObject({
   process: Id.optional(),
   material: Id.optional(),
   /** How many are made instead of as many as the machine needs. */
-  number: z.number().int().min(0).max(1000).optional(),
+  number: within(LIMITS.partsMade).int().optional(),
 });
 
 /** A named position of the whole machine, by the turns of its drive. */

@@ -7,6 +7,7 @@ import type { Search } from '@tesseron/core/machine';
 import { figure } from '@tesseron/core/units';
 import { sayProblem } from '@tesseron/core/words';
 import { computed, ref, shallowRef, watch } from 'vue';
+import WorkBar from '../../parts/WorkBar.vue';
 import { useRoute, useRouter } from 'vue-router';
 import StationLayout from '../../frame/StationLayout.vue';
 import { useRatioWorking } from '../../frame/use-ratio-working';
@@ -241,8 +242,7 @@ const ratioText = computed(() =>
             <v-btn v-show="!search.searching.value" type="submit" variant="flat" data-test="search"
               >Search</v-btn
             >
-            <v-btn v-if="search.searching.value" data-test="cancel" @click="search.cancel()">Cancel</v-btn>
-            <progress v-if="search.searching.value" :value="search.done.value" max="1" aria-label="Search" />
+            <WorkBar :work="search" label="Search" cancel-test="cancel" />
           </div>
         </form>
         <p v-if="problem" class="error-text" role="alert" data-test="search-problem">

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { LIMITS } from '@tesseron/core/machine';
 import type { Candidate, CountQuery, GoalResult, Sense } from '@tesseron/core/counts';
 import { ppm } from '@tesseron/core/period';
 import { div, parseDecimal, type Rational, rational, toNumber } from '@tesseron/core/rational';
@@ -6,6 +7,7 @@ import { must } from '@tesseron/core/result';
 import { figure } from '@tesseron/core/units';
 import { sayGoal, sayProblem } from '@tesseron/core/words';
 import { computed, ref, watch } from 'vue';
+import WorkBar from '../../parts/WorkBar.vue';
 import NumberField from '../../parts/NumberField.vue';
 import { useSearch } from '../../worker/use-search';
 import type { Row } from './use-count-search';
@@ -58,8 +60,7 @@ const lines = computed(() =>
       <NumberField
         v-model="allowed"
         label="Error up to"
-        :least="0.001"
-        :most="100000"
+        :limits="LIMITS.errorPpm"
         unit="ppm"
         data-test="goal-error"
       />
@@ -72,8 +73,7 @@ const lines = computed(() =>
       >
         Search
       </v-btn>
-      <v-btn v-else @click="search.cancel()">Cancel</v-btn>
-      <progress v-if="search.searching.value" :value="search.done.value" max="1" aria-label="Search" />
+      <WorkBar :work="search" label="Search" />
     </form>
     <p v-if="problem" class="error-text" role="alert">{{ sayProblem(problem) }}</p>
     <table v-if="lines.length > 0" class="ruled" data-test="goals">

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { LIMITS } from '@tesseron/core/machine';
 import type { SearchLimits } from '@tesseron/core/build';
 import { LEAST_COUNT, MOST_COUNT, MOST_STAGES, parseStock } from '@tesseron/core/counts';
 import { ok, type Result } from '@tesseron/core/result';
@@ -87,8 +88,7 @@ function setRange(stage: number, side: 'driving' | 'driven', text: string): void
       <NumberField
         :model-value="limits.least"
         label="Least teeth"
-        :least="LEAST_COUNT"
-        :most="MOST_COUNT"
+        :limits="[LEAST_COUNT, MOST_COUNT]"
         whole
         :hint="
           limits.least < props.leastWithoutUndercut ? `no undercut from ${props.leastWithoutUndercut}` : ''
@@ -100,8 +100,7 @@ function setRange(stage: number, side: 'driving' | 'driven', text: string): void
       <NumberField
         :model-value="limits.most"
         label="Most teeth"
-        :least="LEAST_COUNT"
-        :most="MOST_COUNT"
+        :limits="[LEAST_COUNT, MOST_COUNT]"
         whole
         data-test="most"
         @update:model-value="set({ most: $event })"
@@ -109,8 +108,7 @@ function setRange(stage: number, side: 'driving' | 'driven', text: string): void
       <NumberField
         :model-value="limits.module"
         label="Module"
-        :least="0.1"
-        :most="50"
+        :limits="LIMITS.module"
         unit="mm"
         data-test="search-module"
         @update:model-value="set({ module: $event })"
@@ -184,8 +182,7 @@ function setRange(stage: number, side: 'driving' | 'driven', text: string): void
         <NumberField
           :model-value="limits.stageRatio"
           label="Steepest stage"
-          :least="1"
-          :most="1000"
+          :limits="LIMITS.stageRatio"
           unit=": 1"
           optional
           @update:model-value="put('stageRatio', $event)"
@@ -194,8 +191,7 @@ function setRange(stage: number, side: 'driving' | 'driven', text: string): void
         <NumberField
           :model-value="limits.largestOutside"
           label="Largest wheel"
-          :least="1"
-          :most="5000"
+          :limits="LIMITS.largestOutside"
           unit="mm"
           optional
           data-test="largest-outside"
@@ -205,8 +201,7 @@ function setRange(stage: number, side: 'driving' | 'driven', text: string): void
         <NumberField
           :model-value="limits.reach"
           label="Centres add up to"
-          :least="1"
-          :most="10000"
+          :limits="LIMITS.reach"
           unit="mm"
           optional
           @update:model-value="put('reach', $event)"
@@ -215,8 +210,7 @@ function setRange(stage: number, side: 'driving' | 'driven', text: string): void
         <NumberField
           :model-value="limits.centre?.distance"
           label="Every centre at"
-          :least="1"
-          :most="5000"
+          :limits="LIMITS.centre"
           unit="mm"
           optional
           @update:model-value="put('centre', { distance: $event, within: limits.centre?.within ?? 0.5 })"
@@ -226,16 +220,14 @@ function setRange(stage: number, side: 'driving' | 'driven', text: string): void
           v-if="limits.centre"
           :model-value="limits.centre.within"
           label="give or take"
-          :least="0"
-          :most="1000"
+          :limits="LIMITS.centreWithin"
           unit="mm"
           @update:model-value="put('centre', { distance: limits.centre.distance, within: $event })"
         />
         <NumberField
           :model-value="limits.exactTotal"
           label="Teeth in all"
-          :least="8"
-          :most="8000"
+          :limits="LIMITS.exactTotal"
           whole
           optional
           @update:model-value="put('exactTotal', $event)"

@@ -1,10 +1,12 @@
 <script setup lang="ts">
+import { LIMITS } from '@tesseron/core/machine';
 import { type Objective, type School, SCHOOLS } from '@tesseron/core/branch';
 import { ppm } from '@tesseron/core/period';
 import { toNumber } from '@tesseron/core/rational';
 import { figure } from '@tesseron/core/units';
 import { sayProblem, saySchool } from '@tesseron/core/words';
 import { computed } from 'vue';
+import WorkBar from '../../parts/WorkBar.vue';
 import { useOpen } from '../../machine/use-open';
 import NumberField from '../../parts/NumberField.vue';
 import type { PlanSearch } from './use-plan-search';
@@ -55,19 +57,18 @@ const toggleOutput = (id: string): void => void (limits.outputs = toggled(limits
       v-if="limits.objective === 'different counts'"
       v-model="limits.errorPpm"
       label="Error up to"
-      :least="0.001"
-      :most="100000"
+      :limits="LIMITS.errorPpm"
       unit="ppm"
       data-test="plan-error"
     />
     <div class="row">
-      <NumberField v-model="limits.least" label="Least teeth" :least="4" :most="400" whole />
-      <NumberField v-model="limits.most" label="Most teeth" :least="4" :most="400" whole />
-      <NumberField v-model="limits.module" label="Module" :least="0.1" :most="50" unit="mm" />
+      <NumberField v-model="limits.least" label="Least teeth" :limits="LIMITS.planCount" whole />
+      <NumberField v-model="limits.most" label="Most teeth" :limits="LIMITS.planCount" whole />
+      <NumberField v-model="limits.module" label="Module" :limits="LIMITS.module" unit="mm" />
     </div>
     <div class="row">
-      <NumberField v-model="limits.leastSum" label="Tooth sum from" :least="8" :most="400" whole />
-      <NumberField v-model="limits.mostSum" label="to" :least="8" :most="400" whole />
+      <NumberField v-model="limits.leastSum" label="Tooth sum from" :limits="LIMITS.planSum" whole />
+      <NumberField v-model="limits.mostSum" label="to" :limits="LIMITS.planSum" whole />
     </div>
     <div class="go">
       <v-btn
@@ -78,11 +79,9 @@ const toggleOutput = (id: string): void => void (limits.outputs = toggled(limits
         data-test="plan-search"
         >Plan all</v-btn
       >
-      <v-btn v-else data-test="plan-cancel" @click="search.cancel()">Cancel</v-btn>
-      <progress v-if="search.searching.value" :value="search.done.value" max="1" aria-label="Planning" />
-      <span v-if="search.searching.value && news" class="quiet figure">
-        so far {{ figure(toNumber(ppm(news.worst)), 3) }} ppm
-      </span>
+      <WorkBar :work="search" label="Planning" cancel-test="plan-cancel">
+        <span v-if="news" class="quiet figure"> so far {{ figure(toNumber(ppm(news.worst)), 3) }} ppm </span>
+      </WorkBar>
     </div>
     <p v-if="problem" class="error-text" role="alert" data-test="plan-problem">{{ sayProblem(problem) }}</p>
   </form>

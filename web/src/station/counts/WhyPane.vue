@@ -6,6 +6,7 @@ import { figure } from '@tesseron/core/units';
 import { sayProblem, sayRelaxed, sayVerdict } from '@tesseron/core/words';
 import { scaleLog } from 'd3-scale';
 import { computed, watch } from 'vue';
+import WorkBar from '../../parts/WorkBar.vue';
 import { useSearch } from '../../worker/use-search';
 
 /** Why the answer is not better: the ladder of fractions near the wanted rate, and what each limit costs. */
@@ -65,10 +66,13 @@ const relaxed = computed(() =>
   <div class="why" tabindex="0" role="region" aria-label="Why not better">
     <p v-if="problem" class="error-text" role="alert">{{ sayProblem(problem) }}</p>
     <p v-else-if="!query" class="quiet">Set an aim and its limits first.</p>
-    <p v-else-if="search.searching.value" class="working">
-      Climbing the ladder… <progress :value="search.done.value" max="1" aria-label="Ladder" />
-      <v-btn @click="search.cancel()">Cancel</v-btn>
-    </p>
+    <WorkBar
+      v-else-if="search.working.value || search.problem.value"
+      :work="search"
+      label="Climbing the ladder"
+    >
+      Climbing the ladder…
+    </WorkBar>
     <p v-else-if="!why" class="quiet">Stopped. Change a limit, or come back here, to climb it again.</p>
     <template v-if="why">
       <h3>Fractions near the wanted rate</h3>

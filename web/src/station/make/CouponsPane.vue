@@ -24,6 +24,7 @@ import {
   patch,
   removeMeasurement,
   setToothing,
+  LIMITS,
 } from '@tesseron/core/machine';
 import { compensationName, fileName } from '@tesseron/core/output';
 import type { Result } from '@tesseron/core/result';
@@ -36,6 +37,7 @@ import { length, type NumberSpec } from '../../parts/number-spec';
 import NumberFields from '../../parts/NumberFields.vue';
 import { useMake } from '../../worker/use-make';
 import { useLooked } from './use-looked';
+import WorkBar from '../../parts/WorkBar.vue';
 
 /** Test pieces that measure a tool: make one, type what it measures, and take what follows into the tool's profile. */
 const { machine, derived, change } = useOpen();
@@ -118,7 +120,7 @@ const reading = (label: string, what: Reading, nominal: number, hint: string): N
   length(
     label,
     typed.value[what]?.[1],
-    [0, 1000],
+    LIMITS.partsMade,
     v => (typed.value = { ...typed.value, [what]: [nominal, v] }),
     { hint, test: `reading-${what.replace(' ', '-')}` },
   );
@@ -231,7 +233,7 @@ const take = (): void => {
     );
 };
 const rodField = computed(() => [
-  length('Rod, as measured', rod.value, [1, 50], v => (rod.value = v), { test: 'coupon-rod' }),
+  length('Rod, as measured', rod.value, LIMITS.couponRod, v => (rod.value = v), { test: 'coupon-rod' }),
 ]);
 </script>
 
@@ -267,7 +269,7 @@ const rodField = computed(() => [
     <v-btn data-test="coupon-svg" @click="save('svg')">SVG</v-btn>
     <v-btn data-test="coupon-dxf" @click="save('dxf')">DXF</v-btn>
   </p>
-  <p v-if="maker.problem.value" class="error-text" role="alert">{{ maker.problem.value }}</p>
+  <WorkBar :work="maker" label="Coupon made" />
   <h3>What it measures</h3>
   <template v-if="readings.length > 0">
     <NumberFields :fields="readings" />

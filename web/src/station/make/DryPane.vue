@@ -10,6 +10,7 @@ import { fixed } from '@tesseron/core/units';
 import { sayProblem } from '@tesseron/core/words';
 import { batchName, finishedOn, flatParts, sheetDrawing } from '@tesseron/core/workshop';
 import { computed, ref, shallowRef, watch } from 'vue';
+import WorkBar from '../../parts/WorkBar.vue';
 import { openToolFile } from '../../keep';
 import { useOpen } from '../../machine/use-open';
 import { useMake } from '../../worker/use-make';
@@ -101,8 +102,9 @@ async function ownPart(): Promise<void> {
   const part = flatParts(derived.value).parts.find(q => processOf(machine.value, q.id)?.id === p?.id);
   const file = part && (await maker.make({ task: 'solid', machine: machine.value, part: part.id }))?.file;
   if (!p || !part || !file) {
-    problem.value =
-      maker.problem.value || 'No flat part is printed with this tool. Choose another, or a file.';
+    problem.value = maker.problem.value
+      ? ''
+      : 'No flat part is printed with this tool. Choose another, or a file.';
     return;
   }
   name.value = `${part.name}, as STL`;
@@ -228,13 +230,8 @@ const worst = computed(() =>
       >This machine’s first printed part</v-btn
     >
   </p>
-  <div v-if="maker.making.value" class="row" role="status">
-    <progress :value="maker.done.value" max="1" aria-label="Dry run" />
-    <v-btn @click="maker.cancel()">Cancel</v-btn>
-  </div>
-  <p v-if="problem || maker.problem.value" class="error-text" role="alert" data-test="dry-problem">
-    {{ problem || maker.problem.value }}
-  </p>
+  <WorkBar :work="maker" label="Dry run" />
+  <p v-if="problem" class="error-text" role="alert" data-test="dry-problem">{{ problem }}</p>
   <template v-if="cut">
     <h3>{{ name }}</h3>
     <table class="ruled" data-test="dry-cut">

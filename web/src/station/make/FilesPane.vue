@@ -7,9 +7,10 @@ import { fileName, planDrawing } from '@tesseron/core/output';
 import { sayProblem } from '@tesseron/core/words';
 import { hardwareList, partsList } from '@tesseron/core/workshop';
 import { computed, ref } from 'vue';
+import WorkBar from '../../parts/WorkBar.vue';
 import { saveFile } from '../../keep';
 import { useOpen } from '../../machine/use-open';
-import type { NotMade } from '../../worker/make-requests';
+import type { NotMade } from '@tesseron/core/archive';
 import { useMake } from '../../worker/use-make';
 
 /** Everything as one archive; lists, the plan, the working, the machine by itself. */
@@ -60,16 +61,10 @@ const short = computed(() => {
     <v-btn :disabled="maker.making.value" color="primary" data-test="save-archive" @click="archive"
       >Everything, one archive</v-btn
     >
-    <template v-if="maker.making.value">
-      <progress :value="maker.done.value" max="1" aria-label="Files made" />
-      <v-btn data-test="archive-cancel" @click="maker.cancel()">Cancel</v-btn>
-    </template>
   </p>
-  <p v-if="maker.making.value" class="quiet small" role="status">{{ maker.doing.value }}</p>
+  <WorkBar :work="maker" label="Files made" cancel-test="archive-cancel" />
   <p v-if="said" role="status" data-test="archive-said">{{ said }}</p>
-  <p v-if="problem || maker.problem.value" class="error-text" role="alert">
-    {{ problem || maker.problem.value }}
-  </p>
+  <p v-if="problem" class="error-text" role="alert">{{ problem }}</p>
   <p v-for="(l, n) in left" :key="n" class="error-text">{{ l.name }}: {{ sayProblem(l.problem) }}</p>
   <p class="quiet small">
     Sheets, single parts, beds, patterns, coupons, lists, the working and the machine. From a command line:

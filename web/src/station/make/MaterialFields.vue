@@ -7,6 +7,7 @@ import {
   type Material,
   type Process,
   removeMaterial,
+  LIMITS,
 } from '@tesseron/core/machine';
 import { computed } from 'vue';
 import { useOpen } from '../../machine/use-open';
@@ -33,22 +34,28 @@ const take = (id: string): void =>
 const figures = computed(() => {
   const m = material.value;
   if (!m) return [];
-  const thickness = length('Thickness', m.thickness, [0.05, 200], v => put({ thickness: v }), {
+  const thickness = length('Thickness', m.thickness, LIMITS.materialThickness, v => put({ thickness: v }), {
     hint: 'as measured',
     clear: () => put({ thickness: undefined }),
     test: 'material-thickness',
   });
-  const density = number('Density', m.density, [0.01, 25], v => put({ density: v }), {
+  const density = number('Density', m.density, LIMITS.density, v => put({ density: v }), {
     clear: () => put({ density: undefined }),
     unit: 'g/cm³',
     test: 'material-density',
   });
   const per = m.price?.per ?? (printed.value ? 'kg' : 'sheet');
-  const price = number(`Price a ${per}`, m.price?.amount, [0, 1e6], v => put({ price: { amount: v, per } }), {
-    clear: () => put({ price: undefined }),
-    hint: 'in your own money',
-    test: 'material-price',
-  });
+  const price = number(
+    `Price a ${per}`,
+    m.price?.amount,
+    LIMITS.price,
+    v => put({ price: { amount: v, per } }),
+    {
+      clear: () => put({ price: undefined }),
+      hint: 'in your own money',
+      test: 'material-price',
+    },
+  );
   return printed.value ? [density, price] : [thickness, density, price];
 });
 const sheets = computed(() =>
@@ -58,9 +65,11 @@ const sheets = computed(() =>
       put({ sheets: list.map((x, n) => (n === i ? { ...x, ...more } : x)) });
     };
     return [
-      length('Sheet, width', s.width, [10, 5000], v => set({ width: v }), { test: `sheet-${i}-width` }),
-      length('height', s.height, [10, 5000], v => set({ height: v }), { test: `sheet-${i}-height` }),
-      number('how many', s.number, [1, 1000], v => set({ number: v }), {
+      length('Sheet, width', s.width, LIMITS.sheetWidth, v => set({ width: v }), {
+        test: `sheet-${i}-width`,
+      }),
+      length('height', s.height, LIMITS.sheetHeight, v => set({ height: v }), { test: `sheet-${i}-height` }),
+      number('how many', s.number, LIMITS.sheetsAtHand, v => set({ number: v }), {
         clear: () => set({ number: undefined }),
         whole: true,
         hint: 'empty: any',

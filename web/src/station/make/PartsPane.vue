@@ -10,6 +10,7 @@ import { figure } from '@tesseron/core/units';
 import { sayProblem } from '@tesseron/core/words';
 import { type FlatPart, flatParts, partDrawing } from '@tesseron/core/workshop';
 import { computed, ref, watch } from 'vue';
+import WorkBar from '../../parts/WorkBar.vue';
 import { saveFile } from '../../keep';
 import { useOpen } from '../../machine/use-open';
 import { useMake } from '../../worker/use-make';
@@ -132,13 +133,8 @@ const moves = computed(() => machine.value.processes.some(p => !leavesAsIs(growt
   <p class="quiet small">
     Do not compensate again in the cutter’s or printer’s own program. STEP shows parts as they should measure.
   </p>
-  <p v-if="maker.making.value" class="progress">
-    <progress :value="maker.done.value" max="1" aria-label="Body made" />
-    <v-btn @click="maker.cancel()">Cancel</v-btn>
-  </p>
-  <p v-if="problem || maker.problem.value" class="error-text" role="alert">
-    {{ problem || maker.problem.value }}
-  </p>
+  <WorkBar :work="maker" label="Body made" />
+  <p v-if="problem" class="error-text" role="alert">{{ problem }}</p>
   <ul class="parts" data-test="parts">
     <li v-for="p in parts" :key="p.id" :class="{ chosen: looked === p.id }">
       <div class="top">

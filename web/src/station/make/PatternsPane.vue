@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { LIMITS } from '@tesseron/core/machine';
 import type { Paper } from '@tesseron/core/format';
 import type { Drawing } from '@tesseron/core/drawing';
 import { fileName } from '@tesseron/core/output';
@@ -26,10 +27,16 @@ const stripDrawing = computed(() =>
   digits.value.length === 0 ? undefined : digitStrip({ ...strip.value, digits: digits.value }),
 );
 const fields = computed(() => [
-  length('Across', strip.value.diameter, [3, 500], v => (strip.value = { ...strip.value, diameter: v }), {
-    test: 'strip-diameter',
-  }),
-  length('Width', strip.value.width, [2, 200], v => (strip.value = { ...strip.value, width: v }), {
+  length(
+    'Across',
+    strip.value.diameter,
+    LIMITS.stripDiameter,
+    v => (strip.value = { ...strip.value, diameter: v }),
+    {
+      test: 'strip-diameter',
+    },
+  ),
+  length('Width', strip.value.width, LIMITS.stripWidth, v => (strip.value = { ...strip.value, width: v }), {
     test: 'strip-width',
   }),
 ]);

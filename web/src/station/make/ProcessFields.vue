@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { changeProcess, type Process } from '@tesseron/core/machine';
+import { changeProcess, type Process, LIMITS } from '@tesseron/core/machine';
 import { fitAllowance } from '@tesseron/core/body';
 import { bedOf, gapOf, rateOf } from '@tesseron/core/make';
 import { computed } from 'vue';
@@ -65,7 +65,7 @@ const fits = computed(() =>
         changeProcess(props.process.id, { fits: Object.keys(next).length > 0 ? next : undefined }),
       );
     };
-    return length(label, props.process.fits?.[fit], [-1, 3], put, {
+    return length(label, props.process.fits?.[fit], LIMITS.processFit, put, {
       clear: () => put(undefined),
       hint: `usually ${fitAllowance(fit)}`,
       test: `fit-${fit}`,
@@ -77,7 +77,7 @@ const pace = computed(() => [
   number(
     props.process.kind === 'printer' ? 'Lays' : 'Cuts',
     props.process.rate,
-    [0.01, 10000],
+    LIMITS.rate,
     v => set('rate', v),
     {
       clear: () => set('rate', undefined),
@@ -92,15 +92,15 @@ const bed = computed(() => {
   const put = (more: Partial<typeof is>): void =>
     change('Change the bed', changeProcess(props.process.id, { bed: { ...is, ...more } }));
   return [
-    length('Bed, width', props.process.bed?.width, [20, 5000], v => put({ width: v }), {
+    length('Bed, width', props.process.bed?.width, LIMITS.bedWidth, v => put({ width: v }), {
       hint: `else ${is.width}`,
       test: 'bed-width',
     }),
-    length('Bed, depth', props.process.bed?.depth, [20, 5000], v => put({ depth: v }), {
+    length('Bed, depth', props.process.bed?.depth, LIMITS.bedDepth, v => put({ depth: v }), {
       hint: `else ${is.depth}`,
       test: 'bed-depth',
     }),
-    length('Height', props.process.bed?.height, [5, 5000], v => put({ height: v }), {
+    length('Height', props.process.bed?.height, LIMITS.bedHeight, v => put({ height: v }), {
       hint: `else ${is.height}`,
       test: 'bed-height',
     }),

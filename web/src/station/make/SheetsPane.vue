@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { LIMITS } from '@tesseron/core/machine';
 import { writeDxf, writeSvg } from '@tesseron/core/format';
 import type { Drawing } from '@tesseron/core/drawing';
 import { compensationName, fileName } from '@tesseron/core/output';
@@ -6,11 +7,12 @@ import { fixed } from '@tesseron/core/units';
 import { sayProblem } from '@tesseron/core/words';
 import { batchName, batchTotals, type LaidBatch, sheetDrawing } from '@tesseron/core/workshop';
 import { computed, ref, shallowRef, watch } from 'vue';
+import WorkBar from '../../parts/WorkBar.vue';
 import { saveFile } from '../../keep';
 import { useOpen } from '../../machine/use-open';
 import { number } from '../../parts/number-spec';
 import NumberFields from '../../parts/NumberFields.vue';
-import type { MakeAnswers } from '../../worker/make-requests';
+import type { MakeAnswers } from '@tesseron/core/archive';
 import { useMake } from '../../worker/use-make';
 import { useLooked } from './use-looked';
 
@@ -22,7 +24,7 @@ const sets = ref(1);
 const laid = shallowRef<MakeAnswers['sheets']>();
 const shown = ref<readonly [batch: number, sheet: number]>([0, 0]);
 const fields = computed(() => [
-  number('Sets of the machine', sets.value, [1, 100], v => (sets.value = v), {
+  number('Sets of the machine', sets.value, LIMITS.setsMade, v => (sets.value = v), {
     whole: true,
     test: 'sheet-sets',
   }),
@@ -74,12 +76,10 @@ watch([machine, sets], () => void lay(), { immediate: true });
 
 <template>
   <NumberFields :fields="fields" />
-  <div v-if="maker.making.value" class="row" role="status">
-    <progress :value="maker.done.value" max="1" aria-label="Parts laid out" />
-    <v-btn data-test="sheets-cancel" @click="maker.cancel()">Cancel</v-btn>
-  </div>
-  <p v-else-if="!laid" class="row"><v-btn data-test="sheets-lay" @click="lay">Lay out</v-btn></p>
-  <p v-if="maker.problem.value" class="error-text" role="alert">{{ maker.problem.value }}</p>
+  <WorkBar :work="maker" label="Parts laid out" cancel-test="sheets-cancel" />
+  <p v-if="!laid && !maker.working.value" class="row">
+    <v-btn data-test="sheets-lay" @click="lay">Lay out</v-btn>
+  </p>
   <section v-for="{ b, i } in cut" :key="i" data-test="batch">
     <h3>{{ batchName(b.batch) }}</h3>
     <p class="quiet small">

@@ -4,9 +4,10 @@ import { compensationName, fileName } from '@tesseron/core/output';
 import { inPlaceSets, solidParts } from '@tesseron/core/solid';
 import { sayProblem } from '@tesseron/core/words';
 import { computed, ref } from 'vue';
+import WorkBar from '../../parts/WorkBar.vue';
 import { saveFile } from '../../keep';
 import { useOpen } from '../../machine/use-open';
-import type { NotMade } from '../../worker/make-requests';
+import type { NotMade } from '@tesseron/core/archive';
 import { useMake } from '../../worker/use-make';
 
 /** Bodies for printing: beds of parts as 3MF, and planetary sets that are printed in place. */
@@ -74,13 +75,8 @@ async function saveInPlace(set: string, name: string): Promise<void> {
       must be no less than the gap that came free.
     </p>
   </template>
-  <div v-if="maker.making.value" class="row" role="status">
-    <progress :value="maker.done.value" max="1" aria-label="Bodies made" />
-    <span class="small">{{ maker.doing.value }}</span>
-    <v-btn data-test="solids-cancel" @click="maker.cancel()">Cancel</v-btn>
-  </div>
+  <WorkBar :work="maker" label="Bodies made" cancel-test="solids-cancel" />
   <p v-if="said" role="status">{{ said }}</p>
-  <p v-if="maker.problem.value" class="error-text" role="alert">{{ maker.problem.value }}</p>
   <p v-for="l in left" :key="l.name" class="error-text" data-test="solids-left">
     {{ l.name }}: {{ sayProblem(l.problem) }}
   </p>

@@ -1,8 +1,10 @@
 <script setup lang="ts">
+import { LIMITS } from '@tesseron/core/machine';
 import { foldQuery } from '@tesseron/core/derive';
 import type { Folded } from '@tesseron/core/layout';
 import { nameOf, sayProblem } from '@tesseron/core/words';
 import { computed, ref, watch } from 'vue';
+import WorkBar from '../../parts/WorkBar.vue';
 import { useOpen } from '../../machine/use-open';
 import NumberField from '../../parts/NumberField.vue';
 import { useSearch } from '../../worker/use-search';
@@ -59,8 +61,7 @@ const locked = computed(() => machine.value.axes.filter(a => a.locked).map(a => 
     <NumberField
       v-model="wanted"
       label="different ones"
-      :least="1"
-      :most="24"
+      :limits="LIMITS.foldsWanted"
       whole
       data-test="fold-wanted"
     />
@@ -69,13 +70,10 @@ const locked = computed(() => machine.value.axes.filter(a => a.locked).map(a => 
     <input v-model="pillarsStay" type="checkbox" data-test="pillars-stay" />
     pillars stay where they are
   </label>
-  <p class="acts">
+  <div class="acts">
     <v-btn variant="flat" :disabled="search.searching.value" data-test="fold" @click="start">Fold</v-btn>
-    <template v-if="search.searching.value">
-      <progress :value="search.done.value" max="1" aria-label="Folding" />
-      <v-btn data-test="fold-stop" @click="search.cancel()">Stop</v-btn>
-    </template>
-  </p>
+    <WorkBar :work="search" label="Folding" cancel-test="fold-stop" />
+  </div>
   <p v-if="answer && !answer.ok" class="error-text" role="alert" data-test="fold-problem">
     {{ sayProblem(answer.problem) }}
   </p>

@@ -17,6 +17,7 @@ import {
   setArbor,
   setLayout,
   setWheel,
+  LIMITS,
 } from '@tesseron/core/machine';
 import { fixed, mm } from '@tesseron/core/units';
 import { heightWorking } from '@tesseron/core/working';
@@ -139,25 +140,27 @@ const setHold = (id: string, how: string): void =>
   );
 
 const sizes = computed((): NumberSpec[] => [
-  length('stock', machine.value.stack.thickness, [0.1, 200], x => setStack({ thickness: x }), {
+  length('stock', machine.value.stack.thickness, LIMITS.stackThickness, x => setStack({ thickness: x }), {
     test: 'stock',
   }),
-  length('air between', machine.value.stack.gap, [0, 100], x => setStack({ gap: x }), { test: 'air' }),
-  length('washers', layout.value.washer ?? USUAL_WASHER, [0.05, 10], x =>
+  length('air between', machine.value.stack.gap, LIMITS.stackGap, x => setStack({ gap: x }), { test: 'air' }),
+  length('washers', layout.value.washer ?? USUAL_WASHER, LIMITS.washer, x =>
     set('Choose washers', { washer: x }),
   ),
-  length('end play', layout.value.endShake ?? USUAL_SHAKE, [0, 5], x =>
+  length('end play', layout.value.endShake ?? USUAL_SHAKE, LIMITS.endShake, x =>
     set('Choose the end play', { endShake: x }),
   ),
-  length('innermost rod', tubes.value.rod, [0.2, 100], x => setTubes({ rod: x }), { test: 'rod' }),
-  length('tube walls', tubes.value.wall, [0.05, 50], x => setTubes({ wall: x }), { test: 'wall' }),
-  length('running play', tubes.value.running, [0, 5], x => setTubes({ running: x }), { test: 'running' }),
+  length('innermost rod', tubes.value.rod, LIMITS.innerRod, x => setTubes({ rod: x }), { test: 'rod' }),
+  length('tube walls', tubes.value.wall, LIMITS.tubeWall, x => setTubes({ wall: x }), { test: 'wall' }),
+  length('running play', tubes.value.running, LIMITS.runningPlay, x => setTubes({ running: x }), {
+    test: 'running',
+  }),
 ]);
 const ownSizes = computed((): NumberSpec[] => {
   const { section } = arbor.value ?? {};
   const across = section && 'diameter' in section ? section.diameter : undefined;
   const hint = size.value?.said ? '' : `follows: ${mm(size.value?.diameter ?? 0)}`;
-  const limits: [number, number] = [0.2, 200];
+  const limits = LIMITS.armWidth;
   return [
     length('across', across, limits, x => setSection(x, size.value?.bore), {
       hint,

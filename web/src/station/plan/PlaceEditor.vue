@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { placeAs, type PlaceKind } from '@tesseron/core/hand';
-import { type Axis, axisOfWheel, byId, meshes, setAxis, setAxisPlace } from '@tesseron/core/machine';
+import { type Axis, axisOfWheel, byId, meshes, setAxis, setAxisPlace, LIMITS } from '@tesseron/core/machine';
 import { nameOf, sayProblem } from '@tesseron/core/words';
 import { computed, ref, watch } from 'vue';
 import { useOpen } from '../../machine/use-open';
@@ -59,7 +59,7 @@ const setJoint = (i: number, id: string): void => {
 const setSlot = (joint: string, travel: number): void =>
   change('Slot a bearing', setAxis(props.axis.id, { slot: joint === '' ? undefined : { joint, travel } }));
 const shown = (x: number): number => Number(x.toFixed(4));
-const FAR: [number, number] = [-10000, 10000];
+const FAR = LIMITS.place;
 const fields = computed((): NumberSpec[] => {
   const p = place.value;
   if (p.kind === 'given')
@@ -68,17 +68,17 @@ const fields = computed((): NumberSpec[] => {
       length('y', shown(p.y), FAR, y => set({ y }), { test: 'place-y' }),
     ];
   if (p.kind === 'between' || p.kind === 'coaxial') return [];
-  const angle = number('direction', shown(p.angleDeg), [-360, 360], x => set({ angleDeg: x }), {
+  const angle = number('direction', shown(p.angleDeg), LIMITS.angleDeg, x => set({ angleDeg: x }), {
     unit: '°',
     test: 'place-angle',
   });
   return p.kind === 'polar'
-    ? [length('distance', shown(p.radius), [0.01, 10000], x => set({ radius: x })), angle]
+    ? [length('distance', shown(p.radius), LIMITS.polarRadius, x => set({ radius: x })), angle]
     : [angle];
 });
 const travel = computed((): NumberSpec[] => {
   const { slot } = props.axis;
-  return slot ? [length('to either side', slot.travel, [0.05, 50], x => setSlot(slot.joint, x))] : [];
+  return slot ? [length('to either side', slot.travel, LIMITS.slotTravel, x => setSlot(slot.joint, x))] : [];
 });
 </script>
 

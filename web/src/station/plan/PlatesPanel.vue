@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { writeCsv, writeDxf, writeSvg } from '@tesseron/core/format';
 import { bearingAllowance } from '@tesseron/core/layout';
-import { freeId, type Layout, setLayout } from '@tesseron/core/machine';
+import { freeId, type Layout, setLayout, LIMITS } from '@tesseron/core/machine';
 import { drillingTable, fileName, plateDrawing } from '@tesseron/core/output';
 import { fixed, mm } from '@tesseron/core/units';
 import { nameOf, sayProblem } from '@tesseron/core/words';
@@ -66,17 +66,17 @@ const removePillar = (id: string): void =>
 const sizes = computed((): NumberSpec[] =>
   plates.value
     ? [
-        length('thickness', plates.value.thickness, [0.1, 200], x => more({ thickness: x }), {
+        length('thickness', plates.value.thickness, LIMITS.stackThickness, x => more({ thickness: x }), {
           test: 'plate-thickness',
         }),
-        length('margin', plates.value.margin, [0, 500], x => more({ margin: x })),
+        length('margin', plates.value.margin, LIMITS.plateMargin, x => more({ margin: x })),
       ]
     : [],
 );
 const pillarFields = (p: Plates['pillars'][number], i: number): NumberSpec[] => [
-  length(`${i + 1}: x`, p.x, [-10000, 10000], x => setPillar(p.id, { x })),
-  length('y', p.y, [-10000, 10000], y => setPillar(p.id, { y })),
-  length('across', p.diameter, [0.5, 200], x => setPillar(p.id, { diameter: x })),
+  length(`${i + 1}: x`, p.x, LIMITS.place, x => setPillar(p.id, { x })),
+  length('y', p.y, LIMITS.place, y => setPillar(p.id, { y })),
+  length('across', p.diameter, LIMITS.pillarDiameter, x => setPillar(p.id, { diameter: x })),
 ];
 const allowance = computed(
   () =>

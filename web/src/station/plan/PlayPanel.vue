@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { byId, meshes, setSpread } from '@tesseron/core/machine';
+import { byId, meshes, setSpread, LIMITS } from '@tesseron/core/machine';
 import { figure, fixed, sayTime } from '@tesseron/core/units';
 import { lostMotionWorking } from '@tesseron/core/working';
 import { nameOf } from '@tesseron/core/words';
@@ -80,8 +80,7 @@ const spread = (id: string, by: number): void => {
     :model-value="every"
     label="Spread all centres by"
     unit="mm"
-    :least="-2"
-    :most="5"
+    :limits="LIMITS.spread"
     optional
     data-test="spread-all"
     @update:model-value="spreadAll"
@@ -119,8 +118,7 @@ const spread = (id: string, by: number): void => {
           <NumberField
             :model-value="r.spread"
             :label="`apart`"
-            :least="-2"
-            :most="5"
+            :limits="LIMITS.spread"
             @update:model-value="spread(r.id, $event)"
           />
         </td>

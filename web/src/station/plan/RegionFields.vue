@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Region } from '@tesseron/core/machine';
+import { type Region, LIMITS } from '@tesseron/core/machine';
 import { computed } from 'vue';
 import { length, type NumberSpec } from '../../parts/number-spec';
 import NumberFields from '../../parts/NumberFields.vue';
@@ -29,8 +29,8 @@ const set = (more: object): void => {
 const fields = computed((): NumberSpec[] => {
   const r = region.value;
   if (r.kind === 'outline') return [];
-  const size: [number, number] = [0.1, 20000];
-  const place: [number, number] = [-10000, 10000];
+  const size = LIMITS.regionSize;
+  const place = LIMITS.place;
   const sizes =
     r.kind === 'circle'
       ? [length('diameter', r.diameter, size, x => set({ diameter: x }), { test: 'region-diameter' })]

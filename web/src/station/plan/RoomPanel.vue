@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { USUAL_CLEARANCE } from '@tesseron/core/layout';
-import { byId, freeId, type Layout, type Region, setLayout } from '@tesseron/core/machine';
+import { byId, freeId, type Layout, type Region, setLayout, LIMITS } from '@tesseron/core/machine';
 import { fixed } from '@tesseron/core/units';
 import { nameOf } from '@tesseron/core/words';
 import { computed } from 'vue';
@@ -102,8 +102,7 @@ function setSpan(k: KeepOut, end: 'least' | 'most', value: number): void {
       :model-value="layout.envelope.height"
       label="height, if limited"
       unit="mm"
-      :least="0.1"
-      :most="10000"
+      :limits="LIMITS.envelopeHeight"
       optional
       data-test="envelope-height"
       @update:model-value="setHeight"
@@ -154,8 +153,7 @@ function setSpan(k: KeepOut, end: 'least' | 'most', value: number): void {
     :model-value="least"
     label="wanted at the least"
     unit="mm"
-    :least="0"
-    :most="50"
+    :limits="LIMITS.clearanceAround"
     data-test="clearance"
     @update:model-value="set('Want more or less clearance', { clearance: $event })"
   />

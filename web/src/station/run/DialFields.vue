@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { DIAL_STARTS, type DialStart, fullSeconds, startRings } from '@tesseron/core/indicator';
-import type { Dial, DialWindow, Ring } from '@tesseron/core/machine';
+import { type Dial, type DialWindow, type Ring, LIMITS } from '@tesseron/core/machine';
 import { computed, ref } from 'vue';
 import NumberFields from '../../parts/NumberFields.vue';
 import { type Change, newWindow, windowFields } from './indicator-fields';
@@ -94,16 +94,14 @@ const KINDS = (['round', 'sector', 'phases'] as const).map(value => ({ value, ti
         {
           label: 'Moon’s distance',
           value: dial.moons.distance,
-          least: 0.1,
-          most: 5000,
+          limits: LIMITS.dialSize,
           unit: 'mm',
           set: v => emit('set', { moons: { ...dial.moons, distance: v } }),
         },
         {
           label: 'Moon’s radius',
           value: dial.moons.radius,
-          least: 0.1,
-          most: 5000,
+          limits: LIMITS.dialSize,
           unit: 'mm',
           set: v => emit('set', { moons: { ...dial.moons, radius: v } }),
         },

@@ -7,7 +7,7 @@ import {
   withHandAndDial,
 } from '@tesseron/core/indicator';
 import { indicatorFacts } from '@tesseron/core/derive';
-import { arbors, byId } from '@tesseron/core/machine';
+import { arbors, byId, LIMITS } from '@tesseron/core/machine';
 import type { Problem } from '@tesseron/core/result';
 import { nameOf, sayProblem, sayReading } from '@tesseron/core/words';
 import { computed, ref, shallowRef } from 'vue';
@@ -118,11 +118,10 @@ function proportion(): void {
         v-model="farthest"
         label="Farthest at"
         unit="mm"
-        :least="1"
-        :most="5000"
+        :limits="LIMITS.farthestBody"
         data-test="farthest"
       />
-      <NumberField v-model="largest" label="Largest radius" unit="mm" :least="0.1" :most="1000" />
+      <NumberField v-model="largest" label="Largest radius" unit="mm" :limits="LIMITS.largestBody" />
       <v-select
         v-model="scaling"
         :items="['true', 'roots', 'logarithms']"

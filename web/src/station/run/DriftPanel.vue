@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { type DriftCourse, driftShare, sharesOf, unevenSky } from '@tesseron/core/derive';
-import { byId } from '@tesseron/core/machine';
+import { byId, LIMITS } from '@tesseron/core/machine';
 import { SUNDIAL } from '@tesseron/core/sky';
 import { nameOf } from '@tesseron/core/words';
 import { toNumber } from '@tesseron/core/rational';
@@ -55,8 +55,7 @@ const rows = computed(() =>
     v-model="years"
     label="Over"
     unit="Julian years"
-    :least="0.01"
-    :most="10000"
+    :limits="LIMITS.years"
     data-test="drift-years"
   />
   <p v-if="rows.length === 0" class="quiet">

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { LIMITS } from '@tesseron/core/machine';
 import {
   type DriveTurns,
   advance,
@@ -19,6 +20,7 @@ import { useOpen } from '../../machine/use-open';
 import { length, number } from '../../parts/number-spec';
 import NumberFields from '../../parts/NumberFields.vue';
 import { useClock } from '../../run/clock';
+import WorkBar from '../../parts/WorkBar.vue';
 
 /** Pictures of the view as it stands or at a pose, and a short film of it turning. */
 const props = defineProps<{
@@ -77,11 +79,20 @@ const seconds = ref(4);
 const rate = ref(12);
 const width = ref(640);
 const fields = computed(() => [
-  number('Turns of the drive', turns.value, [0.0001, 1e6], v => (turns.value = v), { test: 'film-turns' }),
-  number('Lasting', seconds.value, [0.2, 30], v => (seconds.value = v), { unit: 's', test: 'film-seconds' }),
-  number('Frames a second', rate.value, [2, 20], v => (rate.value = v), { whole: true, test: 'film-rate' }),
+  number('Turns of the drive', turns.value, LIMITS.filmTurns, v => (turns.value = v), { test: 'film-turns' }),
+  number('Lasting', seconds.value, LIMITS.filmSeconds, v => (seconds.value = v), {
+    unit: 's',
+    test: 'film-seconds',
+  }),
+  number('Frames a second', rate.value, LIMITS.filmRate, v => (rate.value = v), {
+    whole: true,
+    test: 'film-rate',
+  }),
   {
-    ...length('Wide', width.value, [80, 1600], v => (width.value = v), { whole: true, test: 'film-width' }),
+    ...length('Wide', width.value, LIMITS.filmWidth, v => (width.value = v), {
+      whole: true,
+      test: 'film-width',
+    }),
     unit: 'pixels',
   },
 ]);
@@ -145,11 +156,10 @@ watch([() => props.view, () => props.side], () => film.cancel());
     From one frame to the next {{ blurred.name }} moves on by {{ blurred.teeth }} teeth and would seem to
     stand or turn back. Take fewer turns, or more seconds.
   </p>
-  <p v-if="film.making.value" class="acts" role="status">
-    <progress :value="film.done.value" max="1" aria-label="Film" />
-    <v-btn data-test="film-cancel" @click="film.cancel()">Cancel</v-btn>
+  <WorkBar :work="film" label="Film" cancel-test="film-cancel" />
+  <p v-if="!film.working.value" class="acts">
+    <v-btn data-test="film-make" @click="make">Make a film, GIF</v-btn>
   </p>
-  <p v-else class="acts"><v-btn data-test="film-make" @click="make">Make a film, GIF</v-btn></p>
 </template>
 
 <style scoped>

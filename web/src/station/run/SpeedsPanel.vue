@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { LIMITS } from '@tesseron/core/machine';
 import { GUESSED_EFFICIENCY, HAND_RPM, torquesLeft } from '@tesseron/core/derive';
 import { memberSpeeds } from '@tesseron/core/motion';
 import { toNumber } from '@tesseron/core/rational';
@@ -55,8 +56,7 @@ const rows = computed(() =>
     :model-value="asked"
     label="With the drive at"
     unit="turns a minute"
-    :least="0.000001"
-    :most="100000"
+    :limits="LIMITS.rpm"
     optional
     :hint="`left empty: ${own === undefined ? `a hand’s ${HAND_RPM} (common practice)` : `its own, ${figure(own, 3)}`}`"
     data-test="speed-rpm"
@@ -97,8 +97,7 @@ const rows = computed(() =>
   <NumberField
     v-model="efficiency"
     label="Each mesh passes on"
-    :least="0.05"
-    :most="1"
+    :limits="LIMITS.efficiency"
     hint="a guess: oiled brass about 0.95, printed 0.85, dry wood 0.7"
     data-test="efficiency"
   />
@@ -106,8 +105,7 @@ const rows = computed(() =>
     :model-value="stall"
     label="What drives stalls at"
     unit="N cm"
-    :least="0.0001"
-    :most="100000"
+    :limits="LIMITS.torque"
     optional
     hint="a motor’s stall torque from its sheet; left empty, only proportions"
     data-test="stall"

@@ -1,9 +1,9 @@
-import type { Dial, DialWindow, Indicator, Ring } from '@tesseron/core/machine';
+import { type Dial, type DialWindow, type Indicator, type Ring, LIMITS } from '@tesseron/core/machine';
 import { length, number, type NumberSpec } from '../../parts/number-spec';
 
-const SIZE: readonly [number, number] = [0.1, 5000];
-const FROM_NOUGHT: readonly [number, number] = [0, 5000];
-const DEGREES: readonly [number, number] = [-360, 360];
+const SIZE: readonly [number, number] = LIMITS.dialSize;
+const FROM_NOUGHT: readonly [number, number] = LIMITS.fromNought;
+const DEGREES: readonly [number, number] = LIMITS.angleDeg;
 
 /** A change of some fields; one given as undefined goes. */
 export type Change = (what: Readonly<Record<string, unknown>>) => void;
@@ -43,11 +43,11 @@ export function ringFields(ring: Ring, set: (ring: Ring) => void): NumberSpec[] 
   const put = (more: object): void => set({ ...ring, ...more });
   const { long: _, ...plain } = ring;
   return [
-    number('Divisions', ring.divisions, [1, 3600], v => put({ divisions: v }), {
+    number('Divisions', ring.divisions, LIMITS.divisions, v => put({ divisions: v }), {
       whole: true,
       test: 'ring-divisions',
     }),
-    number('Long: every', ring.long, [1, 3600], v => put({ long: v }), {
+    number('Long: every', ring.long, LIMITS.divisions, v => put({ long: v }), {
       whole: true,
       clear: () => set(plain),
     }),
@@ -63,7 +63,7 @@ export function numeralFields(numerals: Numerals, set: (numerals: Numerals) => v
   const { writes } = numerals;
   const sizes = [
     length('At radius', numerals.radius, SIZE, v => set({ ...numerals, radius: v })),
-    length('Height', numerals.height, [0.2, 500], v => set({ ...numerals, height: v }), {
+    length('Height', numerals.height, LIMITS.numeralHeight, v => set({ ...numerals, height: v }), {
       test: 'numeral-height',
     }),
   ];
@@ -79,9 +79,9 @@ export function numeralFields(numerals: Numerals, set: (numerals: Numerals) => v
     });
   return [
     ...sizes,
-    whole('How many', 'count', [1, 720]),
-    whole('First', 'first', [-100000, 100000]),
-    whole('Step', 'step', [-100000, 100000]),
+    whole('How many', 'count', LIMITS.numeralsCount),
+    whole('First', 'first', LIMITS.numeralsFirst),
+    whole('Step', 'step', LIMITS.numeralsStep),
   ];
 }
 
@@ -95,7 +95,7 @@ export function windowFields(window: DialWindow, set: (window: DialWindow) => vo
   if (window.kind === 'sector')
     return [
       at,
-      number('Spans', window.spanDeg, [1, 350], v => put({ spanDeg: v }), { unit: '°' }),
+      number('Spans', window.spanDeg, LIMITS.spanDeg, v => put({ spanDeg: v }), { unit: '°' }),
       length('Inner radius', window.inner, SIZE, v => put({ inner: v })),
       length('Outer radius', window.outer, SIZE, v => put({ outer: v })),
     ];

@@ -10,6 +10,7 @@ import {
   addMachine,
   database,
   type KeptMachine,
+  lastReadable,
   listMachines,
   openMachineFile,
   readMachineFile,
@@ -29,7 +30,12 @@ const name = ref('');
 const problem = ref('');
 
 const shelf = computed(() =>
-  kept.value.filter(k => k.removedAt === undefined).map(k => ({ ...k, read: machineFrom(k.document) })),
+  kept.value
+    .filter(k => k.removedAt === undefined)
+    .map(k => {
+      const read = machineFrom(k.document);
+      return { ...k, read, last: read.ok ? undefined : lastReadable(k) };
+    }),
 );
 const removed = computed(() => kept.value.filter(k => k.removedAt !== undefined));
 const date = new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium', timeStyle: 'short' });
@@ -104,7 +110,10 @@ onMounted(async () => {
             <template v-else>
               <strong>{{ k.name }}</strong>
               <p class="error-text">{{ sayProblem(k.read.problem) }}</p>
-              <v-btn @click="saveDamaged(k)">Save it as it is</v-btn>
+              <v-btn data-test="save-damaged" @click="saveDamaged(k)">Save it as it is</v-btn>
+              <v-btn v-if="k.last" data-test="open-last" @click="start(k.last)"
+                >Open it as it could last be read</v-btn
+              >
             </template>
             <p class="quiet">changed {{ date.format(k.changedAt) }}</p>
           </div>

@@ -1,6 +1,13 @@
 <script setup lang="ts">
 import { writeSvg } from '@tesseron/core/format';
-import { setMesh, setToothing, type MeshJoint, type Toothing, type Wheel } from '@tesseron/core/machine';
+import {
+  setMesh,
+  setToothing,
+  type MeshJoint,
+  type Toothing,
+  type Wheel,
+  LIMITS,
+} from '@tesseron/core/machine';
 import { bevelDrawing, bevelOf, type BevelPattern, fileName } from '@tesseron/core/output';
 import { degrees, fixed, mm } from '@tesseron/core/units';
 import { wheelName } from '@tesseron/core/words';
@@ -60,8 +67,7 @@ async function save(wheel: Wheel, pattern: BevelPattern): Promise<void> {
       :model-value="mesh.shaftAngleDeg ?? 90"
       label="Shaft angle"
       unit="°"
-      :least="5"
-      :most="175"
+      :limits="LIMITS.shaftAngleDeg"
       data-test="shaft-angle"
       @update:model-value="change('Set the shaft angle', setMesh(mesh.id, { shaftAngleDeg: $event }))"
     />
@@ -69,8 +75,7 @@ async function save(wheel: Wheel, pattern: BevelPattern): Promise<void> {
       :model-value="toothing.faceWidth ?? Number((bevels[0]?.faceWidth ?? 1).toFixed(2))"
       label="Face width"
       unit="mm"
-      :least="0.1"
-      :most="1000"
+      :limits="LIMITS.faceWidth"
       data-test="face-width"
       @update:model-value="change('Set the face width', setToothing(toothing.id, { faceWidth: $event }))"
     />

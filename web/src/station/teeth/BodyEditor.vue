@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { setWheel, type Wheel } from '@tesseron/core/machine';
+import { setWheel, type Wheel, LIMITS } from '@tesseron/core/machine';
 import { computed } from 'vue';
 import { useOpen } from '../../machine/use-open';
 import { length, number, type NumberSpec } from '../../parts/number-spec';
@@ -88,7 +88,7 @@ function setWeb(kind: Body['web']['kind']): void {
 const boreFields = computed((): NumberSpec[] => {
   const b = bore.value;
   if (b.kind === 'none') return [];
-  const size: [number, number] = [0.1, 1000];
+  const size = LIMITS.webSize;
   const put = (more: object): void => setBore({ ...b, ...more } as Bore);
   const across_ =
     'across' in b
@@ -110,15 +110,18 @@ const webFields = computed((): NumberSpec[] => {
   const put = (more: object): void => setBody('Web', { web: { ...web, ...more } as Body['web'] });
   const usually = (what: string): string => `left empty: ${what}`;
   return [
-    number('How many', web.number, [2, 24], x => put({ number: x }), { whole: true, test: 'web-number' }),
+    number('How many', web.number, LIMITS.webNumber, x => put({ number: x }), {
+      whole: true,
+      test: 'web-number',
+    }),
     ...(web.kind === 'curved spokes'
-      ? [number('Swept', web.sweepDeg, [-90, 90], x => put({ sweepDeg: x }), { unit: '°' })]
+      ? [number('Swept', web.sweepDeg, LIMITS.sweepDeg, x => put({ sweepDeg: x }), { unit: '°' })]
       : []),
-    length('Hub Ø', hubDiameter, [0.1, 2000], x => setBody('Hub', { hubDiameter: x }), {
+    length('Hub Ø', hubDiameter, LIMITS.hubDiameter, x => setBody('Hub', { hubDiameter: x }), {
       hint: usually('twice the bore'),
       clear: () => usual('hubDiameter'),
     }),
-    length('Rim', rim, [0.1, 500], x => setBody('Rim', { rim: x }), {
+    length('Rim', rim, LIMITS.rim, x => setBody('Rim', { rim: x }), {
       hint: usually('2.5 modules'),
       clear: () => usual('rim'),
     }),

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { opposedDiscDeg } from '@tesseron/core/derive';
-import { setToothing, type Toothing } from '@tesseron/core/machine';
+import { setToothing, type Toothing, LIMITS } from '@tesseron/core/machine';
 import { PEG_ALLOWANCE, PEG_REACH, pegModule } from '@tesseron/core/mesh';
 import { fixed } from '@tesseron/core/units';
 import { computed } from 'vue';
@@ -98,7 +98,7 @@ function fitModule(allowance: number): void {
 const modules = (
   label: string,
   value: number | undefined,
-  limits: [number, number],
+  limits: readonly [number, number],
   set: (value: number) => void,
   more = {},
 ): NumberSpec => number(label, value, limits, set, { unit: 'm', ...more });
@@ -106,7 +106,7 @@ const play = computed(() =>
   length(
     form.value.kind === 'lantern' ? 'Play' : 'Play, by thinning',
     props.toothing.play,
-    [0, 10],
+    LIMITS.play,
     x => set('Set the play', { play: x }),
     { test: 'play' },
   ),
@@ -120,21 +120,30 @@ function fieldsOf(f: Toothing['form']): NumberSpec[] {
   switch (f.kind) {
     case 'involute':
       return [
-        number('Pressure angle', f.pressureAngleDeg, [10, 35], x => setForm({ pressureAngleDeg: x }), {
-          unit: '°',
-          test: 'pressure-angle',
-        }),
+        number(
+          'Pressure angle',
+          f.pressureAngleDeg,
+          LIMITS.pressureAngleDeg,
+          x => setForm({ pressureAngleDeg: x }),
+          {
+            unit: '°',
+            test: 'pressure-angle',
+          },
+        ),
         play.value,
-        modules('Root fillet', f.fillet, [0, 1], x => setForm({ fillet: x }), { test: 'fillet' }),
-        modules('Addendum', f.addendum, [0.2, 2], x => setForm({ addendum: x }), { test: 'addendum' }),
-        modules('Dedendum', f.dedendum, [0.2, 2.5], x => setForm({ dedendum: x }), { test: 'dedendum' }),
-        number('Helix', props.toothing.helixDeg ?? 0, [0, 60], setHelix, { unit: '°', test: 'helix' }),
+        modules('Root fillet', f.fillet, LIMITS.fillet, x => setForm({ fillet: x }), { test: 'fillet' }),
+        modules('Addendum', f.addendum, LIMITS.addendum, x => setForm({ addendum: x }), { test: 'addendum' }),
+        modules('Dedendum', f.dedendum, LIMITS.dedendum, x => setForm({ dedendum: x }), { test: 'dedendum' }),
+        number('Helix', props.toothing.helixDeg ?? 0, LIMITS.helixDeg, setHelix, {
+          unit: '°',
+          test: 'helix',
+        }),
         ...(f.tip
           ? [
               modules(
                 'Taken off',
                 f.tip.size,
-                [0.01, 0.5],
+                LIMITS.tipSize,
                 x => setForm({ tip: { kind: f.tip?.kind ?? 'round', size: x } }),
                 { test: 'tip-size' },
               ),
@@ -144,52 +153,52 @@ function fieldsOf(f: Toothing['form']): NumberSpec[] {
     case 'cycloidal':
       return [
         play.value,
-        number('Addendum, of theory', f.practical, [0.5, 1], x => setForm({ practical: x }), {
+        number('Addendum, of theory', f.practical, LIMITS.practical, x => setForm({ practical: x }), {
           test: 'practical',
         }),
-        modules('Leaf thickness', f.leaf, [0.5, 1.6], x => setForm({ leaf: x }), {
+        modules('Leaf thickness', f.leaf, LIMITS.leaf, x => setForm({ leaf: x }), {
           clear: usualLeaf,
           hint: '1.05 to ten leaves, 1.25 above',
           test: 'leaf',
         }),
-        modules('Root clearance', f.clearance, [0.05, 1], x => setForm({ clearance: x })),
+        modules('Root clearance', f.clearance, LIMITS.rootClearance, x => setForm({ clearance: x })),
       ];
     case 'lantern':
       return [
-        length('Pin Ø', f.pinDiameter, [0.1, 200], x => setForm({ pinDiameter: x }), { test: 'pin' }),
+        length('Pin Ø', f.pinDiameter, LIMITS.pinDiameter, x => setForm({ pinDiameter: x }), { test: 'pin' }),
         play.value,
-        number('Addendum, of theory', f.practical, [0.5, 1], x => setForm({ practical: x }), {
+        number('Addendum, of theory', f.practical, LIMITS.practical, x => setForm({ practical: x }), {
           test: 'practical',
         }),
-        modules('Root clearance', f.clearance, [0, 1], x => setForm({ clearance: x })),
+        modules('Root clearance', f.clearance, LIMITS.pinClearance, x => setForm({ clearance: x })),
       ];
     case 'pegs':
       return [
-        length('Peg Ø', f.pegDiameter, [0.1, 200], x => setForm({ pegDiameter: x }), { test: 'peg' }),
-        length('Pegs reach past', f.pegLength, [0.1, 200], x => setForm({ pegLength: x }), {
+        length('Peg Ø', f.pegDiameter, LIMITS.pegDiameter, x => setForm({ pegDiameter: x }), { test: 'peg' }),
+        length('Pegs reach past', f.pegLength, LIMITS.pegLength, x => setForm({ pegLength: x }), {
           test: 'peg-length',
         }),
-        number('Friction', f.friction, [0.01, 1.5], x => setForm({ friction: x }), {
+        number('Friction', f.friction, LIMITS.friction, x => setForm({ friction: x }), {
           hint: 'wood on wood 0.25 to 0.5',
           test: 'friction',
         }),
       ];
     case 'reducer':
       return [
-        length('Pin Ø', f.pinDiameter, [0.1, 200], x => setForm({ pinDiameter: x }), { test: 'pin' }),
-        length('Eccentricity', f.eccentricity, [0.05, 100], x => setForm({ eccentricity: x }), {
+        length('Pin Ø', f.pinDiameter, LIMITS.pinDiameter, x => setForm({ pinDiameter: x }), { test: 'pin' }),
+        length('Eccentricity', f.eccentricity, LIMITS.eccentricity, x => setForm({ eccentricity: x }), {
           test: 'eccentricity',
         }),
-        length('Disc stands back', f.offset, [0, 2], x => setForm({ offset: x }), { test: 'offset' }),
+        length('Disc stands back', f.offset, LIMITS.offset, x => setForm({ offset: x }), { test: 'offset' }),
       ];
     case 'magnetic':
       return [
         ...magnetFields(f),
-        length('Gap of air', f.gap, [0, 20], x => setForm({ gap: x }), { test: 'air-gap' }),
+        length('Gap of air', f.gap, LIMITS.airGap, x => setForm({ gap: x }), { test: 'air-gap' }),
         ...(f.eccentricity === undefined
           ? []
-          : [length('Eccentricity', f.eccentricity, [0.05, 100], x => setForm({ eccentricity: x }))]),
-        length('Wall', f.wall, [0, 20], x => setForm({ wall: x })),
+          : [length('Eccentricity', f.eccentricity, LIMITS.eccentricity, x => setForm({ eccentricity: x }))]),
+        length('Wall', f.wall, LIMITS.magnetWall, x => setForm({ wall: x })),
       ];
     case 'sprocket':
     case 'spiral':
@@ -203,14 +212,14 @@ function magnetFields({ magnet }: Kind<'magnetic'>): NumberSpec[] {
       length(
         'Magnet Ø',
         magnet.diameter,
-        [0.5, 100],
+        LIMITS.magnetSize,
         x => setForm({ magnet: { shape: 'round', diameter: x } }),
         { test: 'magnet' },
       ),
     ];
   return [
-    length('Width', magnet.width, [0.5, 100], x => setForm({ magnet: { ...magnet, width: x } })),
-    length('Depth', magnet.depth, [0.5, 100], x => setForm({ magnet: { ...magnet, depth: x } })),
+    length('Width', magnet.width, LIMITS.magnetSize, x => setForm({ magnet: { ...magnet, width: x } })),
+    length('Depth', magnet.depth, LIMITS.magnetSize, x => setForm({ magnet: { ...magnet, depth: x } })),
   ];
 }
 </script>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { setWheel, type MeshJoint } from '@tesseron/core/machine';
+import { setWheel, type MeshJoint, LIMITS } from '@tesseron/core/machine';
 import { chooseShifts, type ShiftWish } from '@tesseron/core/mesh';
 import { figure, mm } from '@tesseron/core/units';
 import { sayProblem } from '@tesseron/core/words';
@@ -55,8 +55,7 @@ function choose(wish: ShiftWish, what: string): void {
       :model-value="Number((derived.meshes[mesh.id]?.theoreticalDistance ?? 0).toFixed(3))"
       label="to meet a centre distance"
       unit="mm"
-      :least="0.1"
-      :most="5000"
+      :limits="LIMITS.centreDistance"
       data-test="shift-distance"
       @update:model-value="choose({ kind: 'meet distance', distance: $event }, `centres at ${mm($event, 3)}`)"
     />

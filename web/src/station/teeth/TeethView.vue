@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { bevelDrawing, type BevelPattern } from '@tesseron/core/output';
-import { byId, meshes, setSpread } from '@tesseron/core/machine';
+import { byId, meshes, setSpread, LIMITS } from '@tesseron/core/machine';
 import { AS_MADE, type WhatIf, whatIf } from '@tesseron/core/mesh';
 import { fixed, mm } from '@tesseron/core/units';
 import { centreWorking, contactWorking } from '@tesseron/core/working';
@@ -30,6 +30,7 @@ import ToothingEditor from './ToothingEditor.vue';
 import { usePegs } from './use-pegs';
 import { useRoll } from './use-roll';
 import WheelEditor from './WheelEditor.vue';
+import WorkBar from '../../parts/WorkBar.vue';
 
 const { machine, derived, change } = useOpen();
 const working = useWorking();
@@ -58,7 +59,7 @@ const engagement = computed(() => {
   return e && whatIf(e, tried.value, derived.value.chordError);
 });
 const pegs = usePegs(derived, mesh);
-const { result, rolling, all } = useRoll(derived, meshId, tried);
+const { result, rolling, work, all } = useRoll(derived, meshId, tried);
 watch(meshId, () => {
   byHand.value = 0;
   tried.value = AS_MADE;
@@ -104,7 +105,7 @@ const patternDrawing = computed(() => {
   return drawing?.ok ? drawing.value : undefined;
 });
 const triedAnything = computed(() => tried.value.apart !== 0 || tried.value.thicker !== 0);
-const slow = mayBeSlow(all.rolling);
+const slow = mayBeSlow(all.work.working);
 const contact = computed(() => (state.value ? contactWorking(state.value) : undefined));
 
 function attempt(what: keyof WhatIf, event: Event): void {
@@ -179,6 +180,9 @@ function keepSpread(): void {
           :lever="state.engagement.lever"
         />
         <p v-if="rolling && !result" class="quiet small">Rolling…</p>
+        <p v-if="work.problem.value" class="error-text" role="alert" data-test="work-problem">
+          {{ work.problem.value }}
+        </p>
         <PegPanel v-if="pegs" :pair="pegs.pair" :checks="pegs.checks" />
         <BevelPanel
           v-if="mesh.type === 'bevel' && toothing"
@@ -252,8 +256,7 @@ function keepSpread(): void {
           :model-value="mesh.spread ?? 0"
           label="Centres spread by"
           unit="mm"
-          :least="-5"
-          :most="20"
+          :limits="LIMITS.spreadTried"
           data-test="spread"
           @update:model-value="change('Spread the centres', setSpread(mesh.id, $event))"
         />
@@ -266,7 +269,7 @@ function keepSpread(): void {
         <h3>All meshes</h3>
         <p class="acts">
           <button
-            v-if="!all.rolling.value"
+            v-if="!all.work.working.value"
             type="button"
             class="boxed"
             data-test="roll-all"
@@ -274,10 +277,7 @@ function keepSpread(): void {
           >
             Roll every mesh
           </button>
-          <template v-else-if="slow">
-            <progress :value="all.done.value" aria-label="Rolling every mesh" />
-            <button type="button" class="plain" @click="all.cancel">stop</button>
-          </template>
+          <WorkBar v-if="slow || all.work.problem.value" :work="all.work" label="Rolling every mesh" />
         </p>
         <div v-if="all.findings.value" data-test="roll-findings">
           <p class="quiet small">

@@ -14,6 +14,7 @@ import {
   type Toothing,
   type Wheel,
   withSizeFigure,
+  LIMITS,
 } from '@tesseron/core/machine';
 import { mm } from '@tesseron/core/units';
 import { moduleWorking } from '@tesseron/core/working';
@@ -122,8 +123,7 @@ function show(): void {
       :model-value="measure"
       :label="field.label"
       :unit="field.unit"
-      :least="0.05"
-      :most="5000"
+      :limits="LIMITS.toothSize"
       :data-test="field.test"
       @update:model-value="setMeasure"
     />

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { circleCount, setWheel, type Wheel } from '@tesseron/core/machine';
+import { circleCount, setWheel, type Wheel, LIMITS } from '@tesseron/core/machine';
 import { leadOf } from '@tesseron/core/tooth';
 import { mm } from '@tesseron/core/units';
 import { undercutWorking } from '@tesseron/core/working';
@@ -51,8 +51,7 @@ const HANDS = [
       <NumberField
         :model-value="circleCount(wheel)"
         label="Teeth"
-        :least="2"
-        :most="1000"
+        :limits="LIMITS.countDrawn"
         whole
         data-test="teeth-count"
         @update:model-value="set('Teeth', { teeth: { kind: 'count', count: $event } })"
@@ -62,8 +61,7 @@ const HANDS = [
         :model-value="wheel.shift ?? 0"
         label="Profile shift"
         unit="m"
-        :least="-1"
-        :most="1.5"
+        :limits="LIMITS.shift"
         data-test="shift"
         @update:model-value="set('Profile shift', { shift: $event })"
       />
@@ -72,8 +70,7 @@ const HANDS = [
         :model-value="wheel.shorten ?? 0"
         label="Tips cut down"
         unit="m"
-        :least="0"
-        :most="1"
+        :limits="LIMITS.shorten"
         data-test="shorten"
         @update:model-value="set('Tips', { shorten: $event })"
       />

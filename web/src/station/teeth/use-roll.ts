@@ -4,6 +4,7 @@ import { AS_MADE, rollFindings, type RollResult, type WhatIf } from '@tesseron/c
 import { refDebounced } from '@vueuse/core';
 import { computed, type ComputedRef, type Ref, toRaw, watch } from 'vue';
 import { useSearch } from '../../worker/use-search';
+import type { Work } from '../../worker/use-worker';
 
 /** The chosen mesh, rolled in a worker whenever it or what is tried on it changes; and all meshes when asked. */
 export function useRoll(
@@ -13,12 +14,12 @@ export function useRoll(
 ): {
   result: ComputedRef<RollResult | undefined>;
   rolling: Readonly<Ref<boolean>>;
+  /** Of the chosen mesh. */
+  work: Work;
   milliseconds: Readonly<Ref<number>>;
   all: {
     start: () => void;
-    cancel: () => void;
-    rolling: Readonly<Ref<boolean>>;
-    done: Readonly<Ref<number>>;
+    work: Work;
     findings: ComputedRef<readonly Finding[] | undefined>;
     number: ComputedRef<number>;
   };
@@ -44,6 +45,7 @@ export function useRoll(
   return {
     result: computed(() => (one.answer.value?.ok ? one.answer.value.value[0]?.result : undefined)),
     rolling: one.searching,
+    work: one,
     milliseconds: one.milliseconds,
     all: {
       start: () => {
@@ -53,9 +55,7 @@ export function useRoll(
         );
         every.start({ kind: 'roll', meshes: asked, chordError });
       },
-      cancel: every.cancel,
-      rolling: every.searching,
-      done: every.done,
+      work: every,
       findings: computed(() =>
         every.answer.value?.ok
           ? every.answer.value.value.flatMap(r => rollFindings(r.mesh, r.result, derived.value.chordError))

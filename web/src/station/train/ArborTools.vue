@@ -9,7 +9,16 @@ import {
   holdIn,
   serve,
 } from '@tesseron/core/hand';
-import { arbors, byId, driveWay, GROUND, jointEnds, type Member, renameMember } from '@tesseron/core/machine';
+import {
+  arbors,
+  byId,
+  driveWay,
+  GROUND,
+  jointEnds,
+  type Member,
+  renameMember,
+  LIMITS,
+} from '@tesseron/core/machine';
 import { groundRate } from '@tesseron/core/train';
 import { nameOf, sayRate } from '@tesseron/core/words';
 import { computed, ref } from 'vue';
@@ -151,14 +160,7 @@ const hang = (frame: string): boolean =>
         />
       </div>
       <div class="add">
-        <NumberField
-          v-model="teeth"
-          label="New wheel"
-          :least="1"
-          :most="1000"
-          whole
-          data-test="wheel-count"
-        />
+        <NumberField v-model="teeth" label="New wheel" :limits="LIMITS.count" whole data-test="wheel-count" />
         <v-btn
           data-test="add-wheel"
           @click="hand.make(`Add a wheel to ${arbor.name}`, 'wheel', m => addWheel(m, arbor.id, teeth))"

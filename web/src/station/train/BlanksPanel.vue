@@ -7,6 +7,7 @@ import { nameOf, sayProblem } from '@tesseron/core/words';
 import { computed, ref, watch } from 'vue';
 import { useSearch } from '../../worker/use-search';
 import type { Hand } from './use-hand';
+import WorkBar from '../../parts/WorkBar.vue';
 
 /** Open counts, and the search that fills them towards the outputs. */
 const props = defineProps<{ hand: Hand }>();
@@ -55,11 +56,8 @@ function toggle(id: string, on: boolean): void {
           @click="fill"
           >Fill the blanks</v-btn
         >
-        <template v-if="search.searching.value">
-          <progress :value="search.done.value" max="1" aria-label="Filling" />
-          <v-btn @click="search.cancel()">Stop</v-btn>
-        </template>
       </p>
+      <WorkBar :work="search" label="Filling" />
     </template>
     <p v-if="answer && !answer.ok" class="error-text" role="alert" data-test="blanks-problem">
       {{ sayProblem(answer.problem) }}

@@ -16,6 +16,7 @@ import {
   type MeshJoint,
   type MeshType,
   setWheel,
+  LIMITS,
 } from '@tesseron/core/machine';
 import { ppm } from '@tesseron/core/period';
 import { absolute, div, ONE, parseRational, rational, sub, toNumber } from '@tesseron/core/rational';
@@ -26,6 +27,7 @@ import CheckedField from '../../parts/CheckedField.vue';
 import NumberField from '../../parts/NumberField.vue';
 import { useSearch } from '../../worker/use-search';
 import type { Hand } from './use-hand';
+import WorkBar from '../../parts/WorkBar.vue';
 
 /** What can be done with the chosen mesh. */
 const props = defineProps<{ hand: Hand; mesh: MeshJoint }>();
@@ -136,7 +138,7 @@ const off = (r: Parameters<typeof div>[0]): string =>
       >
     </div>
     <div v-if="mesh.type === 'external'" class="row">
-      <NumberField v-model="idler" label="Idler" :least="4" :most="1000" whole data-test="idler-count" />
+      <NumberField v-model="idler" label="Idler" :limits="LIMITS.idlerCount" whole data-test="idler-count" />
       <v-btn data-test="insert-idler" @click="hand.act('Insert an idler', m => idlerInto(m, mesh.id, idler))"
         >Insert idler</v-btn
       >
@@ -149,13 +151,16 @@ const off = (r: Parameters<typeof div>[0]): string =>
           :read="parseRational"
           data-test="stage-ratio"
         />
-        <NumberField v-model="stages" label="Stages" :least="1" :most="3" whole data-test="stage-count" />
+        <NumberField
+          v-model="stages"
+          label="Stages"
+          :limits="LIMITS.stagesSearched"
+          whole
+          data-test="stage-count"
+        />
         <v-btn :disabled="!wanted" data-test="find-stage" @click="find">Find counts</v-btn>
       </div>
-      <p v-if="search.searching.value">
-        <progress :value="search.done.value" max="1" aria-label="Search" />
-        <v-btn @click="search.cancel()">Stop</v-btn>
-      </p>
+      <WorkBar :work="search" label="Search" />
       <p v-if="trouble" class="error-text" role="alert">{{ trouble }}</p>
       <table v-if="found.length > 0" class="ruled" data-test="stage-found">
         <thead>

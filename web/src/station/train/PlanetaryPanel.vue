@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { LIMITS } from '@tesseron/core/machine';
 import { CENTRALS, MOST_PLANETS } from '@tesseron/core/planetary';
 import { ppm } from '@tesseron/core/period';
 import { absolute, toFraction, toNumber } from '@tesseron/core/rational';
@@ -7,6 +8,7 @@ import { sayRate } from '@tesseron/core/words';
 import CheckedField from '../../parts/CheckedField.vue';
 import NumberField from '../../parts/NumberField.vue';
 import { usePlanetary } from './use-planetary';
+import WorkBar from '../../parts/WorkBar.vue';
 
 /** The dialog of a planetary set: choose it, see what it does, add it. */
 const open = defineModel<boolean>({ required: true });
@@ -70,12 +72,11 @@ const {
         <v-select v-model="aimId" :items="aims" label="its output serves" data-test="planetary-aim" />
       </div>
       <div class="row six">
-        <NumberField v-model="sun" label="Sun" :least="4" :most="500" whole data-test="planetary-sun" />
+        <NumberField v-model="sun" label="Sun" :limits="LIMITS.setCount" whole data-test="planetary-sun" />
         <NumberField
           v-model="planet"
           label="Planet"
-          :least="4"
-          :most="500"
+          :limits="LIMITS.setCount"
           whole
           data-test="planetary-planet"
         />
@@ -83,8 +84,7 @@ const {
           v-if="!two && set.ok"
           :model-value="set.value.ring"
           label="Ring"
-          :least="12"
-          :most="1500"
+          :limits="LIMITS.ringCount"
           whole
           data-test="planetary-ring"
           @update:model-value="takeRing"
@@ -93,16 +93,14 @@ const {
           v-if="two"
           v-model="second"
           label="Second wheel"
-          :least="4"
-          :most="500"
+          :limits="LIMITS.setCount"
           whole
           data-test="planetary-second"
         />
         <NumberField
           v-model="planets"
           label="Planets"
-          :least="1"
-          :most="MOST_PLANETS"
+          :limits="[1, MOST_PLANETS]"
           whole
           data-test="planetary-planets"
         />
@@ -110,17 +108,15 @@ const {
           v-if="!two"
           v-model="stages"
           label="Stages"
-          :least="1"
-          :most="5"
+          :limits="LIMITS.setStages"
           whole
           data-test="planetary-stages"
         />
-        <NumberField v-model="module" label="Module" :least="0.1" :most="50" unit="mm" />
+        <NumberField v-model="module" label="Module" :limits="LIMITS.module" unit="mm" />
         <NumberField
           v-model="outside"
           label="Outside at most"
-          :least="1"
-          :most="5000"
+          :limits="LIMITS.largestOutside"
           unit="mm"
           optional
           data-test="planetary-outside"
@@ -181,11 +177,8 @@ const {
             planet + second wheel, so that both meshes of a planet stand at one distance.
           </p>
           <div>
-            <p v-if="search.searching.value && two">
-              <progress :value="search.done.value" max="1" aria-label="Search" />
-              <v-btn @click="search.cancel()">Stop</v-btn>
-            </p>
-            <p v-else-if="searchProblem" class="error-text" role="alert">{{ searchProblem }}</p>
+            <WorkBar v-if="two" :work="search" label="Search" />
+            <p v-if="searchProblem" class="error-text" role="alert">{{ searchProblem }}</p>
             <table v-else-if="rows.length > 0" class="ruled" data-test="planetary-found">
               <thead>
                 <tr>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { driveNew, meshWheels, moveToLayer, type NewMeshType } from '@tesseron/core/hand';
-import { byId, circleCount, meshes, patch, setWheel, type Wheel } from '@tesseron/core/machine';
+import { byId, circleCount, meshes, patch, setWheel, type Wheel, LIMITS } from '@tesseron/core/machine';
 import { nameOf } from '@tesseron/core/words';
 import { computed, ref } from 'vue';
 import NumberField from '../../parts/NumberField.vue';
@@ -75,8 +75,7 @@ function meshWith(): void {
         v-if="wheel.teeth.kind !== 'open'"
         :model-value="circleCount(wheel)"
         label="Teeth"
-        :least="1"
-        :most="1000"
+        :limits="LIMITS.count"
         whole
         :data-test="`count-${wheel.id}`"
         @update:model-value="set(`Teeth of ${wheel.name}`, { teeth: { kind: 'count', count: $event } })"
@@ -85,8 +84,7 @@ function meshWith(): void {
         <NumberField
           :model-value="wheel.teeth.least"
           label="From"
-          :least="1"
-          :most="1000"
+          :limits="LIMITS.count"
           whole
           data-test="open-least"
           @update:model-value="setRange('least', $event)"
@@ -94,8 +92,7 @@ function meshWith(): void {
         <NumberField
           :model-value="wheel.teeth.most"
           label="to"
-          :least="1"
-          :most="1000"
+          :limits="LIMITS.count"
           whole
           data-test="open-most"
           @update:model-value="setRange('most', $event)"
@@ -104,8 +101,7 @@ function meshWith(): void {
       <NumberField
         :model-value="wheel.layer + 1"
         label="Layer"
-        :least="-99"
-        :most="999"
+        :limits="LIMITS.layer"
         whole
         data-test="layer"
         @update:model-value="hand.act(`Layer of ${wheel.name}`, m => moveToLayer(m, wheel.id, $event - 1))"
@@ -134,14 +130,7 @@ function meshWith(): void {
       </button>
     </p>
     <div class="onward">
-      <NumberField
-        v-model="onward"
-        label="New wheel"
-        :least="1"
-        :most="1000"
-        whole
-        data-test="onward-count"
-      />
+      <NumberField v-model="onward" label="New wheel" :limits="LIMITS.count" whole data-test="onward-count" />
       <v-select v-model="kind" :items="KINDS" label="stands" data-test="onward-kind" />
       <v-btn data-test="drive-new" @click="drive">Drive a new arbor</v-btn>
     </div>

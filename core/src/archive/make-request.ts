@@ -1,11 +1,11 @@
-import type { Cutter, CutRun, PrintedBody, Printer } from '@tesseron/core/dry';
-import type { Paper } from '@tesseron/core/format';
-import type { TriMesh } from '@tesseron/core/geometry';
-import type { Drawing } from '@tesseron/core/drawing';
-import type { Machine, Process } from '@tesseron/core/machine';
-import type { Problem, Result } from '@tesseron/core/result';
-import type { SpaceScene } from '@tesseron/core/solid';
-import type { LaidBatch } from '@tesseron/core/workshop';
+import type { Drawing } from '../drawing/index.ts';
+import type { Cutter, CutRun, PrintedBody, Printer } from '../dry/index.ts';
+import type { Paper } from '../format/index.ts';
+import type { TriMesh } from '../geometry/index.ts';
+import type { Machine, Process } from '../machine/index.ts';
+import type { Problem, Result } from '../result/index.ts';
+import type { SpaceScene } from '../solid/index.ts';
+import type { LaidBatch } from '../workshop/index.ts';
 
 /** A part that could not be made, and why. */
 export interface NotMade {
@@ -19,7 +19,7 @@ export interface Named {
   readonly bytes: Uint8Array<ArrayBuffer>;
 }
 
-/** Long work of making, as it is asked of the worker. */
+/** Long work of making, as it is asked of a worker. */
 export type MakeRequest =
   | { readonly task: 'sheets'; readonly machine: Machine; readonly sets: number }
   | { readonly task: 'solid'; readonly machine: Machine; readonly part: string }
@@ -39,7 +39,9 @@ export type MakeRequest =
       readonly printer: Printer;
     };
 
-/** What the worker answers, by task. */
+export type MakeTask = MakeRequest['task'];
+
+/** What is answered, by task. */
 export interface MakeAnswers {
   readonly sheets: { readonly laid: readonly LaidBatch[]; readonly left: readonly NotMade[] };
   readonly solid: { readonly file?: Uint8Array<ArrayBuffer>; readonly left: readonly NotMade[] };
@@ -56,5 +58,8 @@ export interface MakeAnswers {
   readonly print: Result<readonly PrintedBody[]>;
 }
 
-export type MakeMessage =
-  { readonly done: number; readonly doing: string } | { readonly answer: MakeAnswers[MakeRequest['task']] };
+/** How far long work is, and with what. */
+export interface MakeNews {
+  readonly done: number;
+  readonly doing: string;
+}

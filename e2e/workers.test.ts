@@ -1,0 +1,58 @@
+import { expect } from 'chai';
+import type { Page } from 'playwright-core';
+import { type App, fromStarter, go, startApp } from './app.ts';
+
+/** A script that throws at the first thing it is asked. */
+const BREAKS = 'self.onmessage = () => { throw new Error("it broke") };';
+
+describe('workers that cannot answer', () => {
+  let app: App;
+  before(async () => {
+    app = await startApp();
+  });
+  afterEach(() => app.clear());
+  after(() => app.close());
+
+  /** The sentence that stands where the bar was, and how long it took to come, ms. */
+  const said = async (page: Page): Promise<string> => {
+    const text = await page.locator('[data-test=work-problem]').first().innerText({ timeout: 5000 });
+    expect(await page.locator('progress').count(), 'the bar is gone').to.equal(0);
+    return text;
+  };
+
+  it('making: without its library a sentence stands there within a second, and the bar is gone', async () => {
+    const { page, context } = await app.open();
+    await context.route('**/*.wasm', route => route.abort());
+    await fromStarter(page, app.base);
+    await go(page, 'make');
+    await page.click('[data-test=make-files]');
+    await page.click('[data-test=save-archive]');
+    const began = Date.now();
+    expect(await said(page)).to.match(/^That could not be made \(.+\)\. Nothing was lost; try again\.$/);
+    expect(Date.now() - began, 'ms, and as much again for a busy machine').to.be.below(2000);
+  });
+
+  it('searching: what is thrown is said, and it can be tried again', async () => {
+    const { page, context } = await app.open();
+    await context.route('**/search.worker*', r =>
+      r.fulfill({ contentType: 'text/javascript', body: BREAKS }),
+    );
+    await fromStarter(page, app.base);
+    await go(page, 'counts');
+    await page.click('[data-test=search]');
+    expect(await said(page)).to.match(/^The search broke off \(.*it broke.*\)/);
+    await context.unroute('**/search.worker*');
+    await page.click('[data-test=search]');
+    await page.waitForSelector('[data-test=counts-table] tbody tr');
+  });
+
+  it('filming: what is thrown is said', async () => {
+    const { page, context } = await app.open();
+    await context.route('**/film.worker*', r => r.fulfill({ contentType: 'text/javascript', body: BREAKS }));
+    await fromStarter(page, app.base);
+    await go(page, 'run');
+    await page.click('[data-test=run-pictures]');
+    await page.click('[data-test=film-make]');
+    expect(await said(page)).to.match(/^The film could not be made \(.*it broke.*\)/);
+  });
+});
