@@ -60,24 +60,6 @@ describe('stations', () => {
     });
   }
 
-  it('load the shelf with less than 400 kB of compressed script and style, and from nowhere else', async () => {
-    const { page } = await app.open();
-    const elsewhere: string[] = [];
-    page.on('request', r => {
-      if (!r.url().startsWith(app.base) && !/^(blob|data):/.test(r.url())) elsewhere.push(r.url());
-    });
-    await page.goto(app.base);
-    await page.waitForSelector('[data-test=starter-saltreach-tide-clock]');
-    const bytes = await page.evaluate(() =>
-      performance
-        .getEntriesByType('resource')
-        .filter((r): r is PerformanceResourceTiming => /\.(js|css)$/.test(r.name))
-        .reduce((sum, r) => sum + r.encodedBodySize, 0),
-    );
-    expect(bytes).to.be.within(50_000, 400_000);
-    expect(elsewhere).to.deep.equal([]);
-  });
-
   it('answer to keys: stations, run and stop, steps, undo, and never while typing', async () => {
     const { page } = await app.open();
     await fromStarter(page, app.base);

@@ -34,6 +34,12 @@ describe('the documents', () => {
     expect(stand.filter(f => !f.includes('*') && !existsSync(join(root, f)))).to.deep.equal([]);
   });
 
+  it('name every room of core in the README, each once', () => {
+    const { rooms } = JSON.parse(read('core/layers.json')) as { rooms: Record<string, number> };
+    const named = [...read('README.md').matchAll(/^\|[^|]*\| `(\w+)` +\|/gm)].map(m => m[1]);
+    expect(named.sort()).to.deep.equal(Object.keys(rooms).sort());
+  });
+
   it('say of the machine file what the schema says', async () => {
     expect(await machinePage()).to.equal(machinePageNow());
   });

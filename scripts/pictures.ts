@@ -94,7 +94,7 @@ await fromStarter(clock.page, app.base, 'two-noons');
 await teeth('teeth-clock', clock);
 const pump = await app.open();
 await fromStarter(pump.page, app.base, 'ossel-brine-pump');
-await teeth('teeth-pegs', pump);
+await teeth('teeth-pegs', pump, /Upright peg wheel/);
 const night = await app.open({ dark: true });
 await fromStarter(night.page, app.base, 'round-of-kestrels');
 await go(night.page, 'run');

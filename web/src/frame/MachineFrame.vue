@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { ref, watch } from 'vue';
-import { RouterLink, RouterView, useRoute } from 'vue-router';
+import { onBeforeRouteLeave, RouterLink, RouterView, useRoute } from 'vue-router';
 import { useMachine } from '../machine/store';
 import { useClock } from '../run/clock';
 import FindingsPanel from './FindingsPanel.vue';
@@ -28,6 +28,10 @@ watch(
   },
   { immediate: true },
 );
+// What is not written yet is written before the shelf lists what is kept.
+onBeforeRouteLeave(async () => {
+  await store.close();
+});
 useKeys({
   help: () => (helpOpen.value = true),
   findings: () => (findingsOpen.value = true),

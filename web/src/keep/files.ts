@@ -1,4 +1,4 @@
-import { formatOf, readable } from '@tesseron/core/format';
+import { formatOf, readable } from '@tesseron/core/format/file-formats';
 import { MOST_CHARACTERS, type Machine, readMachine } from '@tesseron/core/machine';
 import { fail, type Result } from '@tesseron/core/result';
 import { fileOpen, fileSave } from 'browser-fs-access';

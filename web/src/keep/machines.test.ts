@@ -2,7 +2,8 @@ import 'fake-indexeddb/auto';
 import { newMachine } from '@tesseron/core/machine';
 import { expect } from 'chai';
 import { type Database, openDatabase } from './db';
-import { addMachine, listMachines, loadMachine, setRemoved, writeMachineIf } from './machines';
+import { loadMachine, writeMachineIf } from './machines';
+import { addMachine, listMachines, setRemoved } from './shelf';
 
 describe('keeping machines in the browser', () => {
   let db: Database;

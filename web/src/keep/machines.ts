@@ -10,18 +10,6 @@ export type Written =
   /** Nothing is written that could not be read again. */
   | { readonly kind: 'unsound' };
 
-/** A new machine on the shelf. */
-export async function addMachine(db: Database, id: string, machine: Machine, now: number): Promise<void> {
-  await db.machines.add({
-    id,
-    name: machine.name,
-    document: machine,
-    revision: 1,
-    changedAt: now,
-    removedAt: undefined,
-  });
-}
-
 /** A kept machine and its document, read and checked anew. */
 export async function loadMachine(
   db: Database,
@@ -63,12 +51,3 @@ export async function writeMachineIf(
     return { kind: 'written', revision: revision + 1 };
   });
 }
-
-/** Takes a machine off the shelf (it is kept and can be put back), or puts it back. */
-export async function setRemoved(db: Database, id: string, removedAt: number | undefined): Promise<void> {
-  await db.machines.update(id, { removedAt });
-}
-
-/** Everything on the shelf, newest first; removed ones too. */
-export const listMachines = (db: Database): Promise<KeptMachine[]> =>
-  db.machines.orderBy('changedAt').reverse().toArray();

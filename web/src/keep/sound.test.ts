@@ -9,7 +9,8 @@ import {
 } from '@tesseron/core/machine';
 import { expect } from 'chai';
 import { openDatabase } from './db';
-import { addMachine, keepReadable, lastReadable, loadMachine, writeMachineIf } from './machines';
+import { keepReadable, lastReadable, loadMachine, writeMachineIf } from './machines';
+import { addMachine } from './shelf';
 
 describe('what is kept can always be opened again', () => {
   const machine = newMachine('m');

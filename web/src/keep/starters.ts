@@ -1,57 +1,12 @@
 import { type Machine, readMachine } from '@tesseron/core/machine';
 import { must } from '@tesseron/core/result';
+import type { Starter } from './starter-list';
 
 const files = import.meta.glob<string>('../../../demo/*.json', { query: '?raw', import: 'default' });
 
-/** A starter on the shelf: what it is, and how to get it. */
-export interface Starter {
-  readonly id: string;
-  readonly name: string;
-  readonly about: string;
-  readonly load: () => Promise<Machine>;
+/** The machine of a starter. */
+export async function loadStarter({ id }: Starter): Promise<Machine> {
+  const file = files[`../../../demo/${id}.json`];
+  if (!file) throw new Error(`no starter file ${id}`);
+  return must(readMachine(await file()));
 }
-
-const ABOUT: readonly (readonly [file: string, name: string, about: string])[] = [
-  [
-    'saltreach-tide-clock',
-    'Saltreach tide clock',
-    'From a 12-hour arbor: a tide hand, a moon-age dial and a spring–neap dial. Laser-cut plywood.',
-  ],
-  [
-    'quartet-of-moons',
-    'Quartet of moons',
-    'Jupiter’s four large moons on nested tubes from one crank, at one centre distance. Printed.',
-  ],
-  [
-    'round-of-kestrels',
-    'Round of kestrels',
-    'An arm that turns once a minute carries three birds over standing wheels; one keeps facing north.',
-  ],
-  [
-    'wading-heron',
-    'Wading heron',
-    'A kinetic wall piece: two planetary stages of four to one turn a motor into a slow stride. Printed.',
-  ],
-  [
-    'two-noons',
-    'Two noons',
-    'A clock with solar and sidereal hours side by side: cycloidal going train and motion work, involute star train.',
-  ],
-  [
-    'ossel-brine-pump',
-    'Ossel brine pump',
-    'Bevels bring the motion of a wind wheel down to two rings of pegs; a crank works the pump. Wood.',
-  ],
-];
-
-/** The demo machines that come with the application. */
-export const STARTERS: readonly Starter[] = ABOUT.map(([id, name, about]) => ({
-  id,
-  name,
-  about,
-  load: async () => {
-    const file = files[`../../../demo/${id}.json`];
-    if (!file) throw new Error(`no starter file ${id}`);
-    return must(readMachine(await file()));
-  },
-}));

@@ -3,7 +3,8 @@ import { newMachine, setWheel } from '@tesseron/core/machine';
 import { expect } from 'chai';
 import { createPinia, setActivePinia } from 'pinia';
 import { database } from '../keep/database';
-import { addMachine, loadMachine, writeMachineIf } from '../keep/machines';
+import { addMachine } from '../keep/shelf';
+import { loadMachine, writeMachineIf } from '../keep/machines';
 import { useMachine } from './store';
 
 const rename =

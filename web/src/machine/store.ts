@@ -6,7 +6,8 @@ import { defineStore } from 'pinia';
 import { computed, ref, shallowRef } from 'vue';
 import { database } from '../keep/database';
 import type { KeptMachine } from '../keep/db';
-import { addMachine, keepReadable, loadMachine, writeMachineIf } from '../keep/machines';
+import { keepReadable, loadMachine, writeMachineIf } from '../keep/machines';
+import { addMachine } from '../keep/shelf';
 import { goTo, type History, present, record, redo, startHistory, type Step, undo } from './history';
 
 /** How keeping stands: all kept, writing, overtaken by another tab, or refused by the browser. */

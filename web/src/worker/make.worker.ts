@@ -7,8 +7,8 @@ import type { MakeAsk } from './use-make';
 
 /** Fetched here rather than by the library, which never answers when it cannot be. */
 async function solidKit(): Promise<SolidKit> {
-  const response = await fetch(wasmUrl);
-  if (!response.ok) throw new Error(`the library of bodies could not be loaded, ${response.status}`);
+  const response = await fetch(wasmUrl).catch(() => undefined);
+  if (!response?.ok) throw new Error('the library of bodies could not be loaded');
   const wasmBinary = await response.arrayBuffer();
   const options: object = { wasmBinary };
   const kit = await Module(options as Parameters<typeof Module>[0]);

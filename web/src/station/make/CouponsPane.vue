@@ -15,7 +15,8 @@ import {
   wheelPairDrawing,
   withFitted,
 } from '@tesseron/core/coupon';
-import { writeDxf, writeSvg } from '@tesseron/core/format';
+import { writeDxf } from '@tesseron/core/format/dxf';
+import { writeSvg } from '@tesseron/core/format/svg';
 import type { Drawing } from '@tesseron/core/drawing';
 import {
   addMeasurement,

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { CutRun, Mishap, PrintedBody } from '@tesseron/core/dry';
 import { judge, judgeLayer } from '@tesseron/core/dry';
-import { writeDxf } from '@tesseron/core/format';
+import { writeDxf } from '@tesseron/core/format/dxf';
 import { flatten, type Path, type Point, polygon } from '@tesseron/core/geometry';
 import type { Drawing } from '@tesseron/core/drawing';
 import { byId, processOf } from '@tesseron/core/machine';

@@ -1,5 +1,7 @@
 <script setup lang="ts">
-import { writeCsv, writeDxf, writeSvg } from '@tesseron/core/format';
+import { writeCsv } from '@tesseron/core/format/csv';
+import { writeDxf } from '@tesseron/core/format/dxf';
+import { writeSvg } from '@tesseron/core/format/svg';
 import { workingText } from '@tesseron/core/archive';
 import type { Table } from '@tesseron/core/drawing';
 import { writeMachine } from '@tesseron/core/machine';

@@ -1,5 +1,7 @@
 <script setup lang="ts">
-import { writeDxf, writeStep, writeSvg } from '@tesseron/core/format';
+import { writeDxf } from '@tesseron/core/format/dxf';
+import { writeStep } from '@tesseron/core/format/step';
+import { writeSvg } from '@tesseron/core/format/svg';
 import type { Drawing } from '@tesseron/core/drawing';
 import { byId, circleCount, processOf, setMaking } from '@tesseron/core/machine';
 import { growthOf, leavesAsIs, leftUncut, uncutCorners } from '@tesseron/core/make';

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { LIMITS } from '@tesseron/core/machine';
-import type { Paper } from '@tesseron/core/format';
+import type { Paper } from '@tesseron/core/format/tiles';
 import type { Drawing } from '@tesseron/core/drawing';
 import { fileName } from '@tesseron/core/output';
 import { fixed } from '@tesseron/core/units';
@@ -55,7 +55,7 @@ const show = (id: string, drawing: Drawing): void => {
 async function save(drawings: readonly Drawing[], name: string): Promise<void> {
   writing.value = true;
   try {
-    const { writePdf } = await import('@tesseron/core/format');
+    const { writePdf } = await import('@tesseron/core/format/pdf');
     const bytes = await writePdf(drawings, paper.value, machine.value.name);
     await saveFile(bytes, fileName([machine.value.name, name, paper.value], 'pdf'));
   } finally {

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { LIMITS } from '@tesseron/core/machine';
-import { writeDxf, writeSvg } from '@tesseron/core/format';
+import { writeDxf } from '@tesseron/core/format/dxf';
+import { writeSvg } from '@tesseron/core/format/svg';
 import type { Drawing } from '@tesseron/core/drawing';
 import { compensationName, fileName } from '@tesseron/core/output';
 import { fixed } from '@tesseron/core/units';

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { borderFrom, type BorderWishes, type DrawnLines, readDxf, readSvg } from '@tesseron/core/format';
+import type { borderFrom, BorderWishes } from '@tesseron/core/format/border';
+import type { DrawnLines } from '@tesseron/core/format/drawn-lines';
 import type { Region } from '@tesseron/core/machine';
 import type { Problem } from '@tesseron/core/result';
 import { sayProblem } from '@tesseron/core/words';
@@ -12,22 +13,32 @@ const problem = shallowRef<Problem>();
 const name = ref('');
 let drawn: DrawnLines | undefined;
 let wishes: BorderWishes = {};
+/** Comes with the readers, when a file is opened. */
+let borderOf: typeof borderFrom | undefined;
 
 async function open(): Promise<void> {
   const file = await openDrawing();
   if (!file) return;
   name.value = file.name;
   wishes = {};
-  const read = /\.dxf$/i.test(file.name) ? readDxf(file.text) : readSvg(file.text);
+  const isDxf = /\.dxf$/i.test(file.name);
+  const [reader, border] = await Promise.all([
+    isDxf
+      ? import('@tesseron/core/format/read-dxf').then(m => m.readDxf)
+      : import('@tesseron/core/format/read-svg').then(m => m.readSvg),
+    import('@tesseron/core/format/border'),
+  ]);
+  borderOf = border.borderFrom;
+  const read = reader(file.text);
   drawn = read.ok ? read.value : undefined;
   problem.value = read.ok ? undefined : read.problem;
   if (read.ok) take({});
 }
 
 function take(more: BorderWishes): void {
-  if (!drawn) return;
+  if (!drawn || !borderOf) return;
   wishes = { ...wishes, ...more };
-  const border = borderFrom(drawn, wishes);
+  const border = borderOf(drawn, wishes);
   problem.value = border.ok ? undefined : border.problem;
   if (!border.ok) return;
   const round = (x: number): number => Number(x.toFixed(4));

@@ -1,5 +1,7 @@
 <script setup lang="ts">
-import { writeCsv, writeDxf, writeSvg } from '@tesseron/core/format';
+import { writeCsv } from '@tesseron/core/format/csv';
+import { writeDxf } from '@tesseron/core/format/dxf';
+import { writeSvg } from '@tesseron/core/format/svg';
 import { bearingAllowance } from '@tesseron/core/layout';
 import { freeId, type Layout, setLayout, LIMITS } from '@tesseron/core/machine';
 import { drillingTable, fileName, plateDrawing } from '@tesseron/core/output';

@@ -9,7 +9,8 @@ import {
   setIndicator,
 } from '@tesseron/core/machine';
 import { fileName, indicatorDrawing } from '@tesseron/core/output';
-import { writeDxf, writeSvg } from '@tesseron/core/format';
+import { writeDxf } from '@tesseron/core/format/dxf';
+import { writeSvg } from '@tesseron/core/format/svg';
 import { nameOf } from '@tesseron/core/words';
 import { computed } from 'vue';
 import { saveFile } from '../../keep';

@@ -9,7 +9,7 @@ import {
   recurrenceOf,
 } from '@tesseron/core/motion';
 import { poseTurns } from '@tesseron/core/hand';
-import { writeSvg } from '@tesseron/core/format';
+import { writeSvg } from '@tesseron/core/format/svg';
 import { fileName, planDrawing, sideDrawing, type SideView } from '@tesseron/core/output';
 import { figure } from '@tesseron/core/units';
 import { nameOf, sayProblem } from '@tesseron/core/words';

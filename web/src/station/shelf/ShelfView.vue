@@ -1,31 +1,25 @@
 <script setup lang="ts">
-import { type Machine, machineFrom, newMachine } from '@tesseron/core/machine';
+import type { Machine } from '@tesseron/core/machine';
 import type { Result } from '@tesseron/core/result';
-import { sayProblem } from '@tesseron/core/words';
-import { computed, onMounted, ref, shallowRef } from 'vue';
+import { computed, defineAsyncComponent, onMounted, ref, shallowRef } from 'vue';
 import { useRouter } from 'vue-router';
 import { useTheme } from '../../draw/theme';
-import { useMachine } from '../../machine/store';
-import {
-  addMachine,
-  database,
-  type KeptMachine,
-  lastReadable,
-  listMachines,
-  openMachineFile,
-  readMachineFile,
-  saveFile,
-  setRemoved,
-  STARTERS,
-  type Starter,
-} from '../../keep';
-import MachinePreview from './MachinePreview.vue';
+import { database } from '../../keep/database';
+import type { KeptMachine } from '../../keep/db';
+import { addMachine, listMachines, setRemoved } from '../../keep/shelf';
+import { STARTERS } from '../../keep/starter-list';
+import type * as Reading from './shelf-core';
+
+type Core = typeof Reading;
+const MachinePreview = defineAsyncComponent(() => import('./MachinePreview.vue'));
 
 const router = useRouter();
-const store = useMachine();
 const { night, toggle } = useTheme();
 const kept = shallowRef<KeptMachine[]>([]);
-const starters = shallowRef<(Starter & { machine: Machine })[]>([]);
+/** What reads machines; it comes a moment after the shelf itself. */
+const core = shallowRef<Core>();
+const loading = import('./shelf-core').then(loaded => (core.value = loaded));
+const starters = shallowRef<readonly (Machine | undefined)[]>([]);
 const name = ref('');
 const problem = ref('');
 
@@ -33,8 +27,8 @@ const shelf = computed(() =>
   kept.value
     .filter(k => k.removedAt === undefined)
     .map(k => {
-      const read = machineFrom(k.document);
-      return { ...k, read, last: read.ok ? undefined : lastReadable(k) };
+      const read = core.value?.machineFrom(k.document);
+      return { ...k, read, last: read && !read.ok ? core.value?.lastReadable(k) : undefined };
     }),
 );
 const removed = computed(() => kept.value.filter(k => k.removedAt !== undefined));
@@ -50,14 +44,33 @@ async function start(machine: Machine): Promise<void> {
   await router.push({ name: 'aims', params: { id } });
 }
 
+async function begin(): Promise<void> {
+  const { newMachine } = await loading;
+  await start(newMachine(name.value.trim() || 'Untitled machine'));
+}
+
+async function startFrom(index: number): Promise<void> {
+  const { loadStarter } = await loading;
+  const starter = STARTERS[index];
+  if (starter) await start(starters.value[index] ?? (await loadStarter(starter)));
+}
+
 async function take(read: Result<Machine> | undefined): Promise<void> {
+  const { sayProblem } = await loading;
   problem.value = read && !read.ok ? sayProblem(read.problem) : '';
   if (read?.ok) await start(read.value);
 }
 
+async function openFile(): Promise<void> {
+  const { openMachineFile } = await loading;
+  await take(await openMachineFile());
+}
+
 async function drop(event: DragEvent): Promise<void> {
   const file = event.dataTransfer?.files[0];
-  if (file) await take(await readMachineFile(file));
+  if (!file) return;
+  const { readMachineFile } = await loading;
+  await take(await readMachineFile(file));
 }
 
 async function remove(id: string, at: number | undefined): Promise<void> {
@@ -65,13 +78,15 @@ async function remove(id: string, at: number | undefined): Promise<void> {
   await refresh();
 }
 
-const saveDamaged = (k: KeptMachine): Promise<boolean> =>
-  saveFile(JSON.stringify(k.document, null, 2), 'machine-as-kept.json');
+async function saveDamaged(k: KeptMachine): Promise<void> {
+  const { saveFile } = await loading;
+  await saveFile(JSON.stringify(k.document, null, 2), 'machine-as-kept.json');
+}
 
 onMounted(async () => {
-  await store.close();
   await refresh();
-  starters.value = await Promise.all(STARTERS.map(async s => ({ ...s, machine: await s.load() })));
+  const { loadStarter } = await loading;
+  starters.value = await Promise.all(STARTERS.map(loadStarter));
 });
 </script>
 
@@ -85,12 +100,12 @@ onMounted(async () => {
 
     <section aria-labelledby="new-title" class="begin">
       <h2 id="new-title">New machine</h2>
-      <form @submit.prevent="start(newMachine(name.trim() || 'Untitled machine'))">
+      <form @submit.prevent="begin">
         <v-text-field v-model="name" label="Name" maxlength="120" data-test="new-name" />
         <v-btn type="submit" variant="flat" data-test="new-machine">Make it</v-btn>
       </form>
       <p class="or">
-        <v-btn data-test="open-file" @click="async () => take(await openMachineFile())">Open a file</v-btn>
+        <v-btn data-test="open-file" @click="openFile">Open a file</v-btn>
         <span class="quiet">or drop one here</span>
       </p>
       <p v-if="problem" class="error-text" role="alert" data-test="file-problem">{{ problem }}</p>
@@ -101,15 +116,18 @@ onMounted(async () => {
       <p v-if="shelf.length === 0" class="quiet">None yet. Make one, or start from a starter.</p>
       <ul v-else>
         <li v-for="k in shelf" :key="k.id">
-          <MachinePreview v-if="k.read.ok" :machine="k.read.value" />
+          <MachinePreview v-if="k.read?.ok" :machine="k.read.value" />
           <span v-else class="blank" />
           <div>
-            <RouterLink v-if="k.read.ok" :to="{ name: 'aims', params: { id: k.id } }" class="open">{{
-              k.name || 'Untitled machine'
-            }}</RouterLink>
+            <RouterLink
+              v-if="k.read?.ok !== false"
+              :to="{ name: 'aims', params: { id: k.id } }"
+              class="open"
+              >{{ k.name || 'Untitled machine' }}</RouterLink
+            >
             <template v-else>
               <strong>{{ k.name }}</strong>
-              <p class="error-text">{{ sayProblem(k.read.problem) }}</p>
+              <p class="error-text">{{ core?.sayProblem(k.read.problem) }}</p>
               <v-btn data-test="save-damaged" @click="saveDamaged(k)">Save it as it is</v-btn>
               <v-btn v-if="k.last" data-test="open-last" @click="start(k.last)"
                 >Open it as it could last be read</v-btn
@@ -134,13 +152,14 @@ onMounted(async () => {
     <section aria-labelledby="starters-title" class="starters">
       <h2 id="starters-title">Starters</h2>
       <ul>
-        <li v-for="s in starters" :key="s.id">
-          <MachinePreview :machine="s.machine" large />
+        <li v-for="(s, i) in STARTERS" :key="s.id">
+          <MachinePreview v-if="starters[i]" :machine="starters[i]" large />
+          <span v-else class="blank" />
           <div>
             <strong>{{ s.name }}</strong>
             <p class="quiet">{{ s.about }}</p>
           </div>
-          <v-btn :data-test="`starter-${s.id}`" :aria-label="`Start from ${s.name}`" @click="start(s.machine)"
+          <v-btn :data-test="`starter-${s.id}`" :aria-label="`Start from ${s.name}`" @click="startFrom(i)"
             >Start from this</v-btn
           >
         </li>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { writeSvg } from '@tesseron/core/format';
+import { writeSvg } from '@tesseron/core/format/svg';
 import {
   setMesh,
   setToothing,
