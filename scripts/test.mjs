@@ -1,4 +1,4 @@
-import { spawnSync } from 'node:child_process';
+import { spawn } from 'node:child_process';
 import { existsSync } from 'node:fs';
 import { install, root, run } from './install.mjs';
 
@@ -8,19 +8,21 @@ const CHROMIUM = '/usr/bin/chromium';
 let passed = 0;
 let failed = 0;
 
-/** One check: a command that must end well. Test suites count each of their tests. */
-function check(title, command) {
-  console.log(`\n── ${title}`);
-  const { status, stdout } = spawnSync(command, {
-    cwd: root,
-    shell: true,
-    stdio: ['ignore', 'pipe', 'inherit'],
-    encoding: 'utf8',
-    maxBuffer: 1 << 28,
+/** What a command printed, and how it ended. */
+const ended = command =>
+  new Promise(resolve => {
+    const child = spawn(command, { cwd: root, shell: true, stdio: ['ignore', 'pipe', 'pipe'] });
+    let text = '';
+    for (const stream of [child.stdout, child.stderr]) stream.on('data', data => (text += data));
+    child.on('close', status => resolve({ status, text }));
   });
-  process.stdout.write(stdout);
+
+/** One check: a command that must end well. Test suites count each of their tests. */
+async function check(title, command) {
+  const { status, text } = await ended(command);
+  console.log(`\n── ${title}\n${text}`);
   const count = word =>
-    [...stdout.matchAll(new RegExp(`^\\s*(\\d+) ${word}`, 'gm'))].reduce((n, m) => n + Number(m[1]), 0);
+    [...text.matchAll(new RegExp(`^\\s*(\\d+) ${word}`, 'gm'))].reduce((n, m) => n + Number(m[1]), 0);
   const tests = { passing: count('passing'), failing: count('failing') };
   if (tests.passing + tests.failing === 0) {
     if (status === 0) passed += 1;
@@ -30,6 +32,14 @@ function check(title, command) {
   passed += tests.passing;
   failed += tests.failing + (status !== 0 && tests.failing === 0 ? 1 : 0);
 }
+
+/** Two rows of checks side by side, for two cores. */
+const rows = (...of) =>
+  Promise.all(
+    of.map(async row => {
+      for (const [title, command] of row) await check(title, command);
+    }),
+  );
 
 /** From Debian's registry: Chromium drives the interface, the others judge solids. */
 const PROGRAMS = {
@@ -52,19 +62,23 @@ function programs() {
 }
 
 install();
-check('types', 'npm run -s typecheck');
-check('lint', 'npm run -s lint');
-check('format', 'npx prettier --check .');
-check('import rules', 'npx depcruise core/src web/src server/src bench --config .dependency-cruiser.mjs');
-check('unused code', 'npx knip');
+await rows(
+  [['types', 'npm run -s typecheck']],
+  [
+    ['lint', 'npm run -s lint'],
+    ['format', 'npx prettier --check .'],
+    ['import rules', 'npx depcruise core/src web/src server/src bench --config .dependency-cruiser.mjs'],
+    ['unused code', 'npx knip'],
+  ],
+);
 programs();
-check(
+await check(
   'unit tests, with coverage of core',
   `npx c8 mocha --parallel --jobs 2 ${UNITS.map(where => `"${where}/**/*.test.ts"`).join(' ')}`,
 );
 if (!quick) {
-  check('build', 'npx vite build web --logLevel warn');
-  check('end to end', 'npx mocha --parallel --jobs 2 "e2e/**/*.test.ts" --timeout 180000');
+  await check('build', 'npx vite build web --logLevel warn');
+  await check('end to end', 'npx mocha --parallel --jobs 2 "e2e/**/*.test.ts" --timeout 180000');
 }
 console.log(`\n${passed} passed, ${failed} failed`);
 process.exit(failed === 0 ? 0 : 1);
