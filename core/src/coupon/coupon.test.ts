@@ -68,6 +68,14 @@ describe('coupons', () => {
     },
   );
 
+  it('a comb that measures more than it was drawn gives no kerf, not one below nought', () => {
+    const process = { id: 'p', name: 'p', kind: 'laser' } as const;
+    const reading = { id: 'm', subject: 'p', what: 'comb', nominal: 100, value: 100.4, unit: 'mm', at: '' };
+    const fitted = fittedFrom({ measurements: [reading] }, process);
+    expect(fitted.kerf!.value).to.be.closeTo(-0.04, 1e-9);
+    expect(withFitted(process, fitted).kerf).to.equal(0);
+  });
+
   it('three readings are as sure as Student’s t says: 10.0, 10.1, 10.2 → 10.1 ± 0.248 at 95 %', () => {
     // s = 0.1, t = 4.303 for two degrees of freedom (standard tables), 4.303 · 0.1 / √3 = 0.2484.
     const found = estimate([10, 10.1, 10.2]);

@@ -8,7 +8,7 @@ import { type Machine, newAim, readMachine, setArbor, setLayout, setWheel } from
 import { must } from '../result/index.ts';
 import { bearingAllowance, fitBores, holdOf, hullRound, sectionThrough, usualSection } from './index.ts';
 import { layoutOf } from '../derive/index.ts';
-import { flatten, signedArea } from '../geometry/index.ts';
+import { bounds, flatten, signedArea } from '../geometry/index.ts';
 
 const demo = (file: string): Machine =>
   must(readMachine(readFileSync(new URL(`../../../demo/${file}.json`, import.meta.url), 'utf8')));
@@ -112,6 +112,12 @@ describe('running fits', () => {
       ['H9/d9', 8, 40, 112],
       ['H11/c11', 3, 60, 180],
       ['H7/g6', 6, 4, 24],
+      ['H9/d9', 3, 20, 70],
+      ['H9/d9', 18, 50, 136],
+      ['H9/d9', 30, 65, 169],
+      ['H9/d9', 50, 80, 204],
+      ['H8/f7', 50, 25, 89],
+      ['H11/c11', 50, 130, 450],
     ];
     for (const [fit, diameter, least, most] of limits) {
       const { clearance, hole, shaft } = fitLimits(fit, diameter)!;
@@ -211,6 +217,16 @@ describe('plates', () => {
     expect(mended.axes.filter(a => a.slot).length).to.equal(1);
   });
 
+  it('reach further on every side by as much as the margin is wider', () => {
+    const wide = (margin: number): number => {
+      const { machine } = quartet;
+      const plates = { ...machine.layout.plates!, shape: 'round the holes', margin } as const;
+      const b = bounds(flatten(derive(setLayout({ plates })(machine)).layout.plates[0]!.outline, 1e-3));
+      return b.maxX - b.minX;
+    };
+    expect(wide(17) - wide(5)).to.be.closeTo(2 * 12, 5e-3);
+  });
+
   it('are drawn round their holes with the margin: as long as the hull and a circle round it', () => {
     const square = [0, 1, 2, 3].map(i => ({ x: 40 * (i % 2), y: 40 * Math.floor(i / 2) }));
     const outline = flatten(hullRound([...square, { x: 20, y: 15 }], 5), 1e-4);
@@ -270,9 +286,25 @@ describe('standing rods', () => {
 describe('pieces cut to length', () => {
   it('of a line fill it from plate to plate: wheels, spacers, washers and their end play', () => {
     const { pieces, stack } = quartet.layout;
+    /** Rods and tubes of the line of a piece that pass its band, across. */
+    const tubesAt = (of: { arbor: string; band: { from: number; to: number } }): number[] => {
+      const axis = (id: string): string | undefined => {
+        const m = quartet.machine.members.find(x => x.id === id);
+        return m?.kind === 'arbor' ? m.axis : undefined;
+      };
+      const line = pieces.filter(
+        q => (q.kind === 'rod' || q.kind === 'tube') && axis(q.arbor) === axis(of.arbor),
+      );
+      return line.flatMap(q => (q.band.from < of.band.to && q.band.to > of.band.from ? [q.outside] : []));
+    };
     for (const p of pieces.filter(x => x.kind === 'spacer' || x.kind === 'washers')) {
       const gap = p.band.to - p.band.from;
-      expect(p.length).to.be.at.most(gap + 1e-9);
+      expect(p.length, 'the end play is left, or the arbor’s own wheels are held apart').to.be.at.most(
+        gap + 1e-9,
+      );
+      if (p.kind === 'washers') expect(gap - p.length, 'end play').to.be.at.least(0.2 - 1e-9);
+      const on = tubesAt(p);
+      expect(p.bore! - 0.1, 'bored for the outermost that passes there').to.be.closeTo(Math.max(...on), 1e-9);
       expect(gap - p.length).to.be.below(0.2 + 0.5 + 1e-9);
     }
     const rods = pieces.filter(p => p.kind === 'rod');

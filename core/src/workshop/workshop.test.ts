@@ -111,6 +111,9 @@ describe('what parts take', () => {
     expect(byWeight.cost).to.be.closeTo((15 * 0.68 * 10) / 1000, 1e-9);
     const bySheet = estimateOf(plate(), LASER, { ...PLY, price: { amount: 6, per: 'sheet' } });
     expect(bySheet.cost).to.be.closeTo((6 * 5000) / 60000, 1e-9);
+    const printer = { id: 'p', name: 'p', kind: 'printer' } as const;
+    const printed = estimateOf(plate(), printer, { ...PLY, price: { amount: 6, per: 'sheet' } });
+    expect(printed.cost, 'a printer uses no sheet').to.equal(undefined);
   });
 });
 
