@@ -42,7 +42,7 @@ describe('joints that turn unevenly', () => {
     expect(speed).to.be.closeTo(2.414, 1e-3);
   });
 
-  it('a half gear moves evenly during half a turn of its driver and stands during the other (common practice, no source)', () => {
+  it('a half gear moves evenly for half a turn of its driver and stands for the other (common practice)', () => {
     const full = 2 * Math.PI;
     const at = (part: number): number => stepAngle(part * full, 1, 0.5) / full;
     expect([0, 0.25, 0.5, 0.75, 1, 1.5, 1.75].map(at)).to.deep.equal([0, 0, 0, 0.5, 1, 1, 1.5]);
