@@ -28,6 +28,7 @@ export function mailbox<A extends Ask>(
     const started = performance.now();
     const job = jobOf(request);
     let heard = performance.now();
+    let told: A['news'] | undefined;
     for (;;) {
       const step = await job.next();
       if (current !== run) return;
@@ -35,8 +36,12 @@ export function mailbox<A extends Ask>(
         say({ run, answer: step.value as A['answer'], milliseconds: performance.now() - started });
         return;
       }
-      if (performance.now() - heard < SLICE && Object.keys(step.value as object).length === 1) continue;
-      say({ run, news: step.value as A['news'] });
+      const news = step.value as A['news'];
+      if (Object.keys(news).length > 1) told = news;
+      if (performance.now() - heard < SLICE) continue;
+      // One word a slice, with the last that said more than how far it is: a page is not to be flooded.
+      say({ run, news: { ...told, ...news } });
+      told = undefined;
       await pause();
       heard = performance.now();
     }
