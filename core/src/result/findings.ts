@@ -1,19 +1,6 @@
+import type { Count, Degrees, Layer, Mm, Modules, Part, Pitches, Radians, Rpm, Turns } from './measures.ts';
 import type { Problem } from './result.ts';
 
-/** What a figure of a finding is measured in. */
-type Mm = number;
-type Modules = number;
-type Degrees = number;
-type Radians = number;
-type Count = number;
-type Layer = number;
-/** Turns per turn of the drive. */
-type Turns = number;
-/** A contact ratio. */
-type Pitches = number;
-/** A part of one, with a sign where it has a sense. */
-type Part = number;
-type Rpm = number;
 /** A finding that says all by its subjects. */
 type Nothing = Readonly<Record<string, never>>;
 

@@ -1,9 +1,4 @@
-type Mm = number;
-type Modules = number;
-type Degrees = number;
-type Turns = number;
-type Count = number;
-type Layer = number;
+import type { Count, Degrees, Layer, Mm, Modules, Turns } from './measures.ts';
 /** A change that needs no figure. */
 type Nothing = undefined;
 
