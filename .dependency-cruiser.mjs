@@ -1,6 +1,12 @@
 import { readFileSync } from 'node:fs';
 
-const { rooms } = JSON.parse(readFileSync(new URL('./core/layers.json', import.meta.url), 'utf8'));
+const { wings } = JSON.parse(readFileSync(new URL('./core/layers.json', import.meta.url), 'utf8'));
+/** Every room by its folder, with its level. */
+const rooms = Object.fromEntries(
+  Object.entries(wings).flatMap(([wing, inside]) =>
+    Object.entries(inside).map(([room, level]) => [`${wing}/${room}`, level]),
+  ),
+);
 
 /** What core may use besides the language itself. */
 const CORE_USES = [
@@ -19,7 +25,7 @@ const CORE_USES = [
 const layerRules = Object.entries(rooms).map(([room, level]) => {
   const forbidden = Object.keys(rooms).filter(r => r !== room && rooms[r] >= level);
   return {
-    name: `core-${room}-imports-upwards-or-sideways`,
+    name: `core-${room.replace('/', '-')}-imports-upwards-or-sideways`,
     severity: 'error',
     from: { path: `^core/src/${room}/`, pathNot: '\\.test\\.ts$' },
     to: { path: `^core/src/(${forbidden.join('|')})/` },
@@ -47,13 +53,13 @@ export default {
     {
       name: 'solids-belong-to-solid',
       severity: 'error',
-      from: { path: '^core/src', pathNot: '^core/src/solid/|\\.test\\.ts$' },
+      from: { path: '^core/src', pathNot: '^core/src/making/solid/|\\.test\\.ts$' },
       to: { path: 'node_modules/manifold-3d/' },
     },
     {
       name: 'file-libraries-belong-to-format',
       severity: 'error',
-      from: { path: '^core/src', pathNot: '^core/src/format/|\\.test\\.ts$' },
+      from: { path: '^core/src', pathNot: '^core/src/files/format/|\\.test\\.ts$' },
       to: {
         path: 'node_modules/(dxf-parser|@tarikjabiri/dxf|svgpath|fast-xml-parser|fflate|@cantoo/pdf-lib)/',
       },

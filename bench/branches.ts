@@ -1,6 +1,6 @@
-import { type BranchQuery, searchBranches } from '../core/src/branch/index.ts';
-import { div, ONE, parseRational, rational, toNumber } from '../core/src/rational/index.ts';
-import { must } from '../core/src/result/index.ts';
+import { type BranchQuery, searchBranches } from '../core/src/counting/branches/index.ts';
+import { div, ONE, parseRational, rational, toNumber } from '../core/src/ground/rational/index.ts';
+import { must } from '../core/src/ground/result/index.ts';
 import { clock } from './clock.ts';
 
 /** Mean periods of Jupiter's four large moons in days. */

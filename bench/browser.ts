@@ -2,7 +2,7 @@ import { mkdtemp, readdir, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Page } from 'playwright-core';
-import { writeMachine } from '../core/src/machine/index.ts';
+import { writeMachine } from '../core/src/document/machine/index.ts';
 import { fromStarter, go, startApp } from '../e2e/app.ts';
 import { ninetyWheels } from './ninety-wheels.ts';
 import { sixtyWheels } from './sixty-wheels.ts';

@@ -1,6 +1,6 @@
-import { type CountQuery, searchCounts } from '../core/src/counts/index.ts';
-import { parseRational, toNumber } from '../core/src/rational/index.ts';
-import { must } from '../core/src/result/index.ts';
+import { type CountQuery, searchCounts } from '../core/src/counting/search/index.ts';
+import { parseRational, toNumber } from '../core/src/ground/rational/index.ts';
+import { must } from '../core/src/ground/result/index.ts';
 import { clock, report } from './clock.ts';
 
 const target = must(parseRational('0.5316751872932182'));

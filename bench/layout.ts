@@ -1,9 +1,9 @@
 import { readFileSync } from 'node:fs';
-import { builderOn } from '../core/src/build/index.ts';
-import { derive, foldQuery, layoutOf } from '../core/src/derive/index.ts';
-import { clearancesOf, findLayers, foldTrain, type Folded } from '../core/src/layout/index.ts';
-import { GROUND, machineFrom, type Machine, newMachine } from '../core/src/machine/index.ts';
-import { must } from '../core/src/result/index.ts';
+import { builderOn } from '../core/src/edits/planting/index.ts';
+import { derive, foldQuery, layoutOf } from '../core/src/state/derive/index.ts';
+import { clearancesOf, findLayers, foldTrain, type Folded } from '../core/src/place/layout/index.ts';
+import { GROUND, machineFrom, type Machine, newMachine } from '../core/src/document/machine/index.ts';
+import { must } from '../core/src/ground/result/index.ts';
 import { clock, report } from './clock.ts';
 import { ninetyWheels } from './ninety-wheels.ts';
 import { randomPlacement } from './random-placement.ts';

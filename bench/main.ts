@@ -1,7 +1,7 @@
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
-import { derive } from '../core/src/derive/index.ts';
-import { setWheel } from '../core/src/machine/index.ts';
+import { derive } from '../core/src/state/derive/index.ts';
+import { setWheel } from '../core/src/edits/change/index.ts';
 import { branchesBench } from './branches.ts';
 import { browserBench } from './browser.ts';
 import { clock, report } from './clock.ts';

@@ -1,15 +1,15 @@
 import Module from 'manifold-3d';
 import type { MaxRectsPacker as Packer } from 'maxrects-packer';
 import { createRequire } from 'node:module';
-import { allFiles } from '../core/src/archive/index.ts';
-import { plantPlanetary } from '../core/src/build/index.ts';
-import { derive } from '../core/src/derive/index.ts';
-import { writeZip } from '../core/src/format/index.ts';
-import { bounds, flatten } from '../core/src/geometry/index.ts';
-import { type Machine, newMachine } from '../core/src/machine/index.ts';
-import { must } from '../core/src/result/index.ts';
-import { inPlaceSets, printedInPlace, wheelSolid } from '../core/src/solid/index.ts';
-import { batchesOf, layOutBatch } from '../core/src/workshop/index.ts';
+import { allFiles } from '../core/src/files/archive/index.ts';
+import { plantPlanetary } from '../core/src/edits/planting/index.ts';
+import { derive } from '../core/src/state/derive/index.ts';
+import { writeZip } from '../core/src/files/format/index.ts';
+import { bounds, flatten } from '../core/src/ground/geometry/index.ts';
+import { type Machine, newMachine } from '../core/src/document/machine/index.ts';
+import { must } from '../core/src/ground/result/index.ts';
+import { inPlaceSets, printedInPlace, wheelSolid } from '../core/src/making/solid/index.ts';
+import { batchesOf, layOutBatch } from '../core/src/making/workshop/index.ts';
 import { clock, report } from './clock.ts';
 import { ninetyWheels } from './ninety-wheels.ts';
 

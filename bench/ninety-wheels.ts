@@ -1,5 +1,5 @@
-import { builderOn } from '../core/src/build/index.ts';
-import { GROUND, type Machine, newMachine } from '../core/src/machine/index.ts';
+import { builderOn } from '../core/src/edits/planting/index.ts';
+import { GROUND, type Machine, newMachine } from '../core/src/document/machine/index.ts';
 
 /**
  * A machine of 90 wheels for measuring: an arm carries a second arm; each stands over held wheels, and trains run

@@ -1,6 +1,6 @@
-import { type PlanetaryQuery, searchPlanetary } from '../core/src/planetary/index.ts';
-import { parseRational } from '../core/src/rational/index.ts';
-import { must } from '../core/src/result/index.ts';
+import { type PlanetaryQuery, searchPlanetary } from '../core/src/counting/planetary/index.ts';
+import { parseRational } from '../core/src/ground/rational/index.ts';
+import { must } from '../core/src/ground/result/index.ts';
 import { clock, report } from './clock.ts';
 
 const QUERY: PlanetaryQuery = {

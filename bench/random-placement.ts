@@ -1,4 +1,4 @@
-import { type Folded, type FoldQuery, foldTrain, USUAL_CLEARANCE } from '../core/src/layout/index.ts';
+import { type Folded, type FoldQuery, foldTrain, USUAL_CLEARANCE } from '../core/src/place/layout/index.ts';
 
 /** What plain chance finds. */
 interface RandomPlacement {

@@ -1,16 +1,17 @@
-import { derive, driftCourse, skyAspects } from '../core/src/derive/index.ts';
-import { newAim } from '../core/src/machine/index.ts';
+import { derive } from '../core/src/state/derive/index.ts';
+import { driftCourse, skyAspects } from '../core/src/state/ask/index.ts';
+import { newAim } from '../core/src/document/machine/index.ts';
 import {
   type DriveTurns,
   memberAngle,
   type Stance,
   stancesAt,
   turnsAfter,
-} from '../core/src/motion/index.ts';
-import { mul, rational, sub, toNumber } from '../core/src/rational/index.ts';
-import { must } from '../core/src/result/index.ts';
-import { sideFrame, sideScene } from '../core/src/output/index.ts';
-import { parseDate, secondsSince2000 } from '../core/src/units/index.ts';
+} from '../core/src/place/motion/index.ts';
+import { mul, rational, sub, toNumber } from '../core/src/ground/rational/index.ts';
+import { must } from '../core/src/ground/result/index.ts';
+import { sideFrame, sideScene } from '../core/src/files/drawings/index.ts';
+import { parseDate, secondsSince2000 } from '../core/src/ground/units/index.ts';
 import { clock, report } from './clock.ts';
 import { ninetyWheels } from './ninety-wheels.ts';
 

@@ -1,4 +1,4 @@
-import { type Machine, newMachine } from '../core/src/machine/index.ts';
+import { type Machine, newMachine } from '../core/src/document/machine/index.ts';
 
 /** A machine of 60 wheels for measuring: thirty stages one after another, winding outwards. */
 export function sixtyWheels(): Machine {

@@ -1,11 +1,11 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { derive } from '../core/src/derive/index.ts';
-import { flatten } from '../core/src/geometry/index.ts';
-import { readMachine } from '../core/src/machine/index.ts';
-import { readyToRoll, rollCheck, rollingPair, freedom } from '../core/src/mesh/index.ts';
-import { fail, must } from '../core/src/result/index.ts';
-import { STANDARD_SPEC, toothFigure } from '../core/src/tooth/index.ts';
+import { derive } from '../core/src/state/derive/index.ts';
+import { flatten } from '../core/src/ground/geometry/index.ts';
+import { readMachine } from '../core/src/document/machine/index.ts';
+import { readyToRoll, rollCheck, rollingPair, freedom } from '../core/src/teeth/mesh/index.ts';
+import { fail, must } from '../core/src/ground/result/index.ts';
+import { STANDARD_SPEC, toothFigure } from '../core/src/teeth/tooth/index.ts';
 import { clock, report } from './clock.ts';
 import { ninetyWheels } from './ninety-wheels.ts';
 

@@ -1,10 +1,11 @@
-import { fillBlanks } from '../core/src/blanks/index.ts';
-import { derive } from '../core/src/derive/index.ts';
-import { type Machine, setWheel } from '../core/src/machine/index.ts';
-import { stancesAt } from '../core/src/motion/index.ts';
-import { searchPlanetary, searchTwoRing } from '../core/src/planetary/index.ts';
-import { rational, toNumber } from '../core/src/rational/index.ts';
-import { rateEquations, trainRates } from '../core/src/train/index.ts';
+import { fillBlanks } from '../core/src/counting/open-counts/index.ts';
+import { derive } from '../core/src/state/derive/index.ts';
+import type { Machine } from '../core/src/document/machine/index.ts';
+import { setWheel } from '../core/src/edits/change/index.ts';
+import { stancesAt } from '../core/src/place/motion/index.ts';
+import { searchPlanetary, searchTwoRing } from '../core/src/counting/planetary/index.ts';
+import { rational, toNumber } from '../core/src/ground/rational/index.ts';
+import { rateEquations, trainRates } from '../core/src/trains/train/index.ts';
 import { clock, report } from './clock.ts';
 import { ninetyWheels } from './ninety-wheels.ts';
 

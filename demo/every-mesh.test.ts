@@ -1,9 +1,9 @@
 import { expect } from 'chai';
 import { readdirSync, readFileSync } from 'node:fs';
-import { derive } from '../core/src/derive/index.ts';
-import { readMachine } from '../core/src/machine/index.ts';
-import { readyToRoll, rollCheck, rollFindings } from '../core/src/mesh/index.ts';
-import { must } from '../core/src/result/index.ts';
+import { derive } from '../core/src/state/derive/index.ts';
+import { readMachine } from '../core/src/document/machine/index.ts';
+import { readyToRoll, rollCheck, rollFindings } from '../core/src/teeth/mesh/index.ts';
+import { must } from '../core/src/ground/result/index.ts';
 
 const folder = new URL('.', import.meta.url);
 

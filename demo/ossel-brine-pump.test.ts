@@ -1,11 +1,11 @@
 import { expect } from 'chai';
 import { readFileSync } from 'node:fs';
-import { derive } from '../core/src/derive/index.ts';
-import { writeSvg } from '../core/src/format/index.ts';
-import { readMachine, writeMachine } from '../core/src/machine/index.ts';
-import { bevelDrawing } from '../core/src/output/index.ts';
-import { toFraction } from '../core/src/rational/index.ts';
-import { must } from '../core/src/result/index.ts';
+import { derive } from '../core/src/state/derive/index.ts';
+import { writeSvg } from '../core/src/files/format/index.ts';
+import { readMachine, writeMachine } from '../core/src/document/machine/index.ts';
+import { bevelDrawing } from '../core/src/files/drawings/index.ts';
+import { toFraction } from '../core/src/ground/rational/index.ts';
+import { must } from '../core/src/ground/result/index.ts';
 import { XMLParser } from 'fast-xml-parser';
 import { pump } from '../scripts/pump.ts';
 

@@ -1,9 +1,9 @@
 import { expect } from 'chai';
 import { readFileSync } from 'node:fs';
-import { derive } from '../core/src/derive/index.ts';
-import { readMachine, writeMachine } from '../core/src/machine/index.ts';
-import { toNumber } from '../core/src/rational/index.ts';
-import { must } from '../core/src/result/index.ts';
+import { derive } from '../core/src/state/derive/index.ts';
+import { readMachine, writeMachine } from '../core/src/document/machine/index.ts';
+import { toNumber } from '../core/src/ground/rational/index.ts';
+import { must } from '../core/src/ground/result/index.ts';
 import { quartet } from '../scripts/quartet.ts';
 
 const file = readFileSync(new URL('./quartet-of-moons.json', import.meta.url), 'utf8');

@@ -1,10 +1,10 @@
 import { expect } from 'chai';
 import { readFileSync } from 'node:fs';
-import { derive } from '../core/src/derive/index.ts';
-import { readMachine, writeMachine } from '../core/src/machine/index.ts';
-import { stancesAt } from '../core/src/motion/index.ts';
-import { toFraction } from '../core/src/rational/index.ts';
-import { must } from '../core/src/result/index.ts';
+import { derive } from '../core/src/state/derive/index.ts';
+import { readMachine, writeMachine } from '../core/src/document/machine/index.ts';
+import { stancesAt } from '../core/src/place/motion/index.ts';
+import { toFraction } from '../core/src/ground/rational/index.ts';
+import { must } from '../core/src/ground/result/index.ts';
 import { heron } from '../scripts/heron.ts';
 
 const file = readFileSync(new URL('./wading-heron.json', import.meta.url), 'utf8');

@@ -83,3 +83,22 @@ export async function go(page: Page, station: string): Promise<void> {
   await page.click(`nav a[href$="/${station}"]`);
   await page.waitForSelector(`[data-test=station-${station}]`);
 }
+
+/** Moves the thumb of a slider to a value by the arrow keys. */
+export async function slideTo(page: Page, test: string, value: number): Promise<void> {
+  const thumb = page.locator(`[data-test=${test}] [role=slider]`);
+  await thumb.focus();
+  const now = async (): Promise<number> => Number(await thumb.getAttribute('aria-valuenow'));
+  for (let at = await now(); Math.abs(at - value) > 1e-6;) {
+    await page.keyboard.press(value > at ? 'ArrowRight' : 'ArrowLeft');
+    const next = await now();
+    if (next === at) throw new Error(`the slider ${test} stays at ${at}`);
+    at = next;
+  }
+}
+
+/** Takes an option of a choice by its name. */
+export async function choose(page: Page, test: string, option: string | RegExp): Promise<void> {
+  await page.locator(`[data-test=${test}]`).first().click();
+  await page.getByRole('option', { name: option }).click();
+}

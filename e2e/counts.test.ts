@@ -106,7 +106,7 @@ describe('aims and counts', () => {
     await go(page, 'aims');
     await type(page, 'drive-period', '24 h');
     await type(page, 'aim-wanted', '27.321661547 d');
-    await page.locator('[data-test=aim-arm]').check();
+    await page.locator('[data-test=aim-arm] input').check();
     await page.locator('[data-test=arm-working]').nth(2).waitFor();
     await go(page, 'counts');
     await page.locator('[data-test=wanted]', { hasText: 'on the arm' }).waitFor();
@@ -144,7 +144,7 @@ describe('aims and counts', () => {
     await fromStarter(page, app.base);
     await go(page, 'counts');
     await search(page);
-    for (const i of [0, 1, 2, 3]) await page.locator('[data-test=compare-row]').nth(i).check();
+    for (const i of [0, 1, 2, 3]) await page.locator('[data-test=compare-row] input').nth(i).check();
     await page.click('[data-test=pane-compare]');
     await page.locator('[data-test=compare] th.train').nth(2).waitFor();
     expect(await page.locator('[data-test=compare] th.train').count(), 'three at most').to.equal(3);

@@ -3,7 +3,7 @@ import { mkdtemp, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { KINDS } from '../core/test/kinds.ts';
-import { writeMachine } from '../core/src/machine/index.ts';
+import { writeMachine } from '../core/src/document/machine/index.ts';
 import { type App, go, startApp } from './app.ts';
 
 describe('every kind of machine', () => {

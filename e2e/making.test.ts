@@ -5,13 +5,13 @@ import { mkdtemp, readFile, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Page } from 'playwright-core';
-import { derive, wheelPlane } from '../core/src/derive/index.ts';
-import { flatten, type Path, signedArea } from '../core/src/geometry/index.ts';
-import { wheelThickness } from '../core/src/layout/index.ts';
-import { readMachine } from '../core/src/machine/index.ts';
-import { must } from '../core/src/result/index.ts';
-import { solidParts } from '../core/src/solid/index.ts';
-import { type App, fromStarter, go, startApp } from './app.ts';
+import { derive, wheelPlane } from '../core/src/state/derive/index.ts';
+import { flatten, type Path, signedArea } from '../core/src/ground/geometry/index.ts';
+import { wheelThickness } from '../core/src/place/layout/index.ts';
+import { readMachine } from '../core/src/document/machine/index.ts';
+import { must } from '../core/src/ground/result/index.ts';
+import { solidParts } from '../core/src/making/solid/index.ts';
+import { type App, fromStarter, go, startApp, choose, slideTo } from './app.ts';
 
 async function save(page: Page, button: string, nth = 0): Promise<{ name: string; text: string }> {
   const download = page.waitForEvent('download');
@@ -41,7 +41,7 @@ describe('making and setting', () => {
     expect(wheel.name).to.equal('saltreach-tide-clock_tide-hand-wheel-1_kerf-0.2.svg');
     expect(Number(/width="([\d.]+)mm"/.exec(wheel.text)?.[1])).to.be.closeTo(127.5 + 0.2 + 4, 0.05);
     expect(wheel.text, 'and says so').to.match(/Compensated once, for Laser: outlines 0\.100 mm outside/);
-    await page.uncheck('[data-test=compensate]');
+    await page.uncheck('[data-test=compensate] input');
     const plain = await save(page, 'save-wheel', 0);
     expect(plain.name).to.equal('saltreach-tide-clock_tide-hand-wheel-1.svg');
     expect(Number(/width="([\d.]+)mm"/.exec(plain.text)?.[1])).to.be.closeTo(127.5 + 4, 0.05);
@@ -61,15 +61,15 @@ describe('making and setting', () => {
     await page.click('[data-test=add-saw]');
     await page.locator('[data-test=cautions]', { hasText: 'No gloves' }).waitFor();
     expect(await page.locator('[data-test=cautions]').innerText()).to.not.include('PVC');
-    await page.locator('[data-test=usual-tool]').nth(1).check();
+    await page.locator('[data-test=usual-tool] input').nth(1).check();
     await type(page, 'process-kerf', '1.2');
     await page.click('[data-test=make-parts]');
     await page.locator('[data-test=parts] button.plain').first().click();
     await page.locator('[data-test=file-note]', { hasText: '0.600 mm outside' }).waitFor();
-    await page.locator('[data-test=part-process]').first().selectOption({ label: 'Laser' });
+    await choose(page, 'part-process', 'Laser');
     await page.locator('[data-test=file-note]', { hasText: '0.100 mm outside' }).waitFor();
-    await page.locator('[data-test=part-number]').first().fill('3');
-    await page.locator('[data-test=part-number]').first().press('Enter');
+    await page.locator('[data-test=part-number] input').first().fill('3');
+    await page.locator('[data-test=part-number] input').first().press('Enter');
     await page.click('[data-test=make-files]');
     await page
       .locator('[data-test=parts-table] tr', { hasText: 'Tide hand wheel 1' })
@@ -222,7 +222,7 @@ describe('making and setting', () => {
       expect(volume / exact).to.be.closeTo(1, 1e-4);
       await page.click('[data-test=make-tools]');
       await page.click('[data-test=add-printer]');
-      await page.locator('[data-test=usual-tool]').nth(1).check();
+      await page.locator('[data-test=usual-tool] input').nth(1).check();
       await type(page, 'bed-width', '600');
       await type(page, 'bed-depth', '600');
       await page.click('[data-test=make-solids]');
@@ -248,7 +248,7 @@ describe('making and setting', () => {
     await fromStarter(page, app.base);
     await go(page, 'make');
     await page.click('[data-test=add-router]');
-    await page.locator('[data-test=usual-tool]').nth(1).check();
+    await page.locator('[data-test=usual-tool] input').nth(1).check();
     await type(page, 'process-cutter', '3');
     await page.locator('[data-test=finding-corner-too-sharp]').first().waitFor();
     await page.click('[data-test=make-parts]');
@@ -258,7 +258,7 @@ describe('making and setting', () => {
     expect(dxf.name).to.equal('saltreach-tide-clock_tide-hand-wheel-1_cutter-3.dxf');
     await page.click('[data-test=make-tools]');
     await page.click('[data-test=add-printer]');
-    await page.locator('[data-test=usual-tool]').nth(2).check();
+    await page.locator('[data-test=usual-tool] input').nth(2).check();
     await type(page, 'process-outlineGrowth', '0.1');
     await type(page, 'process-holeShrink', '0.3');
     await page.click('[data-test=make-parts]');
@@ -330,13 +330,13 @@ describe('making and setting', () => {
       return (await page.locator('[data-test=space]').screenshot()).toString('base64');
     };
     const before = await picture();
-    await page.locator('[data-test=space-apart]').fill('0.6');
+    await slideTo(page, 'space-apart', 0.6);
     const apart = await picture();
     expect(apart).to.not.equal(before);
-    await page.check('[data-test=space-open]');
+    await page.check('[data-test=space-open] input');
     const open = await picture();
     expect(open).to.not.equal(apart);
-    await page.uncheck('[data-test="space-dials and hands"]');
+    await page.uncheck('[data-test="space-dials and hands"] input');
     const bare = await picture();
     expect(bare).to.not.equal(open);
     await page.click('[data-test=step-on]');

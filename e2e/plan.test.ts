@@ -3,12 +3,8 @@ import { expect } from 'chai';
 import DxfParser from 'dxf-parser/dist/dxf-parser.js';
 import { readFile } from 'node:fs/promises';
 import type { Page } from 'playwright-core';
-import { type App, fromStarter, go, startApp } from './app.ts';
+import { type App, fromStarter, go, startApp, choose } from './app.ts';
 
-async function choose(page: Page, test: string, option: string | RegExp): Promise<void> {
-  await page.locator(`[data-test=${test}]`).first().click();
-  await page.getByRole('option', { name: option }).first().click();
-}
 async function type(page: Page, test: string, text: string): Promise<void> {
   const input = page.locator(`[data-test=${test}] input`).first();
   await input.fill(text);
@@ -137,9 +133,9 @@ describe('the layout', () => {
     }
     await choose(page, 'place-kind', /between two axes/);
     await page.locator('[data-test=place-problem]', { hasText: 'fewer than two other axes' }).waitFor();
-    await row.locator('[data-test=lock]').check();
+    await row.locator('[data-test=lock] input').check();
     await page.locator('[data-test=undo]').click();
-    expect(await row.locator('[data-test=lock]').isChecked()).to.equal(false);
+    expect(await row.locator('[data-test=lock] input').isChecked()).to.equal(false);
   });
 
   it('reads an envelope from a drawing, and says what is wrong with one', async () => {

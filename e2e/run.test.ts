@@ -3,7 +3,7 @@ import { expect } from 'chai';
 import { readFile } from 'node:fs/promises';
 import { GifReader } from 'omggif';
 import type { Page } from 'playwright-core';
-import { type App, fromStarter, go, startApp } from './app.ts';
+import { type App, fromStarter, go, startApp, choose, slideTo } from './app.ts';
 
 async function type(page: Page, test: string, text: string): Promise<void> {
   const input = page.locator(`[data-test=${test}] input`).first();
@@ -160,10 +160,6 @@ describe('running it', () => {
 
   const reading = (page: Page, name: string): Promise<string> =>
     page.locator('[data-test=dial-readings] div', { hasText: name }).locator('dd').innerText();
-  async function choose(page: Page, test: string, option: string | RegExp): Promise<void> {
-    await page.click(`[data-test=${test}]`);
-    await page.getByRole('option', { name: option }).first().click();
-  }
 
   it('reads its dials in words, turns to what a hand shall read, and sets hands alone and all together', async () => {
     const { page, errors } = await app.open();
@@ -206,7 +202,7 @@ describe('running it', () => {
       await fromStarter(page, app.base, 'quartet-of-moons');
       await go(page, 'run');
       await pane(page, 'dials');
-      await choose(page, 'add-on', 'Callisto');
+      await choose(page, 'add-on', /^Callisto$/);
       await page.click('[data-test=add-hand-and-dial]');
       await choose(page, 'dial-start', '24 hours');
       await page.locator('[data-test=ring-1] summary').click();
@@ -215,7 +211,7 @@ describe('running it', () => {
       await choose(page, 'window-kind', 'phases');
       await page.click('[data-test=add-window]');
       await page.locator('summary', { hasText: 'Moon’s phases' }).waitFor();
-      await page.check('[data-test=dial-moons]');
+      await page.check('[data-test=dial-moons] input');
       const [svg] = await Promise.all([
         page.waitForEvent('download'),
         page.click('[data-test=indicator-svg]'),
@@ -283,7 +279,7 @@ describe('running it', () => {
     await page.locator('canvas[aria-label*="from the side"]').waitFor();
     await page.click('[data-test=view-cut]');
     await page.locator('canvas[aria-label*="cut open"]').waitFor();
-    await page.locator('[data-test=side-depth]').fill('12');
+    await slideTo(page, 'side-depth', 12);
     await page.getByText('12.0 mm').waitFor();
     await pane(page, 'pictures');
     await accessible(page);

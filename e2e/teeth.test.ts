@@ -2,7 +2,7 @@ import { AxeBuilder } from '@axe-core/playwright';
 import { expect } from 'chai';
 import { readFile } from 'node:fs/promises';
 import type { Page } from 'playwright-core';
-import { type App, fromStarter, go, startApp } from './app.ts';
+import { type App, fromStarter, go, startApp, choose, slideTo } from './app.ts';
 
 const figure = async (page: Page, row: string): Promise<string> => {
   const cell = page.locator('[data-test=roll-figures] tr', { hasText: row }).locator('td').first();
@@ -14,16 +14,6 @@ const figure = async (page: Page, row: string): Promise<string> => {
   return cell.innerText();
 };
 const first = (text: string): number => Number.parseFloat(text.replace('−', '-'));
-async function slide(page: Page, test: string, value: number): Promise<void> {
-  await page.locator(`[data-test=${test}]`).evaluate((e, v) => {
-    (e as HTMLInputElement).value = String(v);
-    e.dispatchEvent(new Event('input', { bubbles: true }));
-  }, value);
-}
-async function choose(page: Page, test: string, option: string | RegExp): Promise<void> {
-  await page.locator(`[data-test=${test}]`).first().click();
-  await page.getByRole('option', { name: option }).click();
-}
 async function type(page: Page, test: string, text: string): Promise<void> {
   const input = page.locator(`[data-test=${test}] input`).first();
   await input.fill(text);
@@ -49,16 +39,16 @@ describe('teeth, rolled', () => {
     for (let i = 0; i < 6; i++) await page.keyboard.press('ArrowUp');
     expect(first(await shown.innerText())).to.be.within(0.09, 0.13);
     expect(before).to.match(/places of contact/);
-    await slide(page, 'try-apart', 0.2);
+    await slideTo(page, 'try-apart', 0.2);
     await page.waitForFunction(() => {
       const text = document.querySelector('[data-test=roll-figures]')?.textContent ?? '';
       return /play\s*0\.2[2-9]/.test(text);
     });
-    await slide(page, 'try-thicker', 0.15);
+    await slideTo(page, 'try-thicker', 0.15);
     await page.waitForFunction(
       () => !/overlap\s*0\.0000/.test(document.querySelector('[data-test=roll-figures]')?.textContent ?? ''),
     );
-    await slide(page, 'try-thicker', 0);
+    await slideTo(page, 'try-thicker', 0);
     await page.click('[data-test=keep-apart]');
     expect(await page.locator('[data-test=spread] input').inputValue()).to.equal('0.2');
     await page.keyboard.press('Control+z');
@@ -125,7 +115,7 @@ describe('teeth, rolled', () => {
     await choose(page, 'bore-shape', 'hexagon');
     await choose(page, 'web', /^spokes/);
     await page.locator('[data-test=web-number]').first().waitFor();
-    await page.locator('[data-test=mark]').first().check();
+    await page.locator('[data-test=mark] input').first().check();
     await page.keyboard.press('Control+z');
     await page.keyboard.press('Control+z');
     await page.locator('[data-test=web-number]').first().waitFor({ state: 'detached' });

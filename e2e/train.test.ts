@@ -1,7 +1,7 @@
 import { AxeBuilder } from '@axe-core/playwright';
 import { expect } from 'chai';
 import type { Locator, Page } from 'playwright-core';
-import { type App, fromStarter, go, startApp } from './app.ts';
+import { type App, fromStarter, go, startApp, choose } from './app.ts';
 
 async function type(page: Page, field: string, text: string): Promise<void> {
   const input = page.locator(`[data-test=${field}] input`).first();
@@ -18,10 +18,6 @@ async function start(page: Page, base: string, wanted?: string): Promise<void> {
     await type(page, 'aim-wanted', wanted);
   }
   await go(page, 'train');
-}
-async function choose(page: Page, field: string, option: string | RegExp): Promise<void> {
-  await page.locator(`[data-test=${field}]`).click();
-  await page.getByRole('option', { name: option }).click();
 }
 async function drag(page: Page, from: Locator, to: { x: number; y: number }): Promise<void> {
   const box = (await from.boundingBox())!;
@@ -63,7 +59,7 @@ describe('a train built on its drawing', () => {
       await says(page, 'Drive onward');
       await page.getByRole('button', { name: 'Drive onward wheel, 24' }).focus();
       await page.keyboard.press('Enter');
-      await page.locator('[data-test=typed-count]').fill('60');
+      await page.locator('[data-test=typed-count] input').fill('60');
       await page.keyboard.press('Enter');
       await says(page, '↻ 2/5');
       await page.keyboard.press('i');
@@ -151,7 +147,7 @@ describe('a train built on its drawing', () => {
     await choose(page, 'serves', 'Output 1');
     for (const wheel of ['Drive wheel', 'Reduction arbor 1 wheel', 'Reduction output wheel']) {
       await bar(page, wheel).first().dblclick();
-      await page.locator('[data-test=typed-count]').fill('30-100');
+      await page.locator('[data-test=typed-count] input').fill('30-100');
       await page.keyboard.press('Enter');
       await bar(page, `${wheel}, open`).waitFor();
     }
@@ -176,7 +172,7 @@ describe('a train built on its drawing', () => {
     await fromStarter(page, app.base);
     await go(page, 'train');
     await page.locator('[data-test=bar-wheel1]').dblclick();
-    await page.locator('[data-test=typed-count]').fill('many');
+    await page.locator('[data-test=typed-count] input').fill('many');
     await page.keyboard.press('Enter');
     await page.locator('[data-test=refusal]', { hasText: 'Type a whole number such as 24' }).waitFor();
     await bar(page, 'Tide hand wheel 1, 83').waitFor();

@@ -5,11 +5,11 @@ import {
   parseStock,
   searchCounts,
   type SearchResult,
-} from '../core/src/counts/index.ts';
-import { ppm, rateError } from '../core/src/period/index.ts';
-import { parseRational, type Rational, toFraction, toNumber } from '../core/src/rational/index.ts';
-import { fail, ok, type Result } from '../core/src/result/index.ts';
-import { sayProblem } from '../core/src/words/index.ts';
+} from '../core/src/counting/search/index.ts';
+import { ppm, rateError } from '../core/src/document/period/index.ts';
+import { parseRational, type Rational, toFraction, toNumber } from '../core/src/ground/rational/index.ts';
+import { fail, ok, type Result } from '../core/src/ground/result/index.ts';
+import { sayProblem } from '../core/src/files/words/index.ts';
 
 const HELP = `Finds tooth counts for a ratio. The ratio is driving / driven: turns of the output per turn of the drive.
 

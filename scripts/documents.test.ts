@@ -34,10 +34,36 @@ describe('the documents', () => {
     expect(stand.filter(f => !f.includes('*') && !existsSync(join(root, f)))).to.deep.equal([]);
   });
 
+  it('name only files that are there, in README and CONTRIBUTING', () => {
+    const named = ['README.md', 'CONTRIBUTING.md'].flatMap(f =>
+      [...read(f).matchAll(/`([\w./-]+\.(?:ts|vue|mjs))`/g)].map(m => m[1] as string),
+    );
+    expect(named.length).to.be.above(25);
+    expect(named.filter(n => !files.some(f => f === n || f.endsWith(`/${n}`)))).to.deep.equal([]);
+  });
+
   it('name every room of core in the README, each once', () => {
-    const { rooms } = JSON.parse(read('core/layers.json')) as { rooms: Record<string, number> };
-    const named = [...read('README.md').matchAll(/^\|[^|]*\| `(\w+)` +\|/gm)].map(m => m[1]);
-    expect(named.sort()).to.deep.equal(Object.keys(rooms).sort());
+    const { wings } = JSON.parse(read('core/layers.json')) as {
+      wings: Record<string, Record<string, number>>;
+    };
+    const rooms = Object.entries(wings).flatMap(([wing, inside]) =>
+      Object.keys(inside).map(r => `${wing}/${r}`),
+    );
+    const named: string[] = [];
+    let wing = '';
+    for (const [, w, room] of read('README.md').matchAll(/^\| (?:`([\w-]+)\/`)? *\| `([\w-]+)` +\|/gm)) {
+      wing = w ?? wing;
+      named.push(`${wing}/${room}`);
+    }
+    expect(named.sort()).to.deep.equal(rooms.sort());
+    for (const room of rooms) {
+      expect(existsSync(join(root, 'core/src', room, 'index.ts')), room).to.equal(true);
+      const door = read('core/package.json').includes(`"./src/${room}/index.ts"`);
+      expect(door || room === 'files/format', `a door of ${room}`).to.equal(true);
+      expect(read(`core/src/${room}/index.ts`), `the sentence at the head of ${room}`).to.match(
+        /^\/\*\* .+\. \*\/\n/,
+      );
+    }
   });
 
   it('say of the machine file what the schema says', async () => {

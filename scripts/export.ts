@@ -2,11 +2,11 @@ import Module from 'manifold-3d';
 import { mkdir, readFile, writeFile } from 'node:fs/promises';
 import { dirname, join } from 'node:path';
 import { parseArgs } from 'node:util';
-import { allFiles } from '../core/src/archive/index.ts';
-import { derive } from '../core/src/derive/index.ts';
-import { writeZip } from '../core/src/format/index.ts';
-import { readMachine } from '../core/src/machine/index.ts';
-import { sayProblem } from '../core/src/words/index.ts';
+import { allFiles } from '../core/src/files/archive/index.ts';
+import { derive } from '../core/src/state/derive/index.ts';
+import { writeZip } from '../core/src/files/format/index.ts';
+import { readMachine } from '../core/src/document/machine/index.ts';
+import { sayProblem } from '../core/src/files/words/index.ts';
 
 const HELP = `Writes everything that is needed to make a machine.
 

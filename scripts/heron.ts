@@ -1,11 +1,11 @@
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { plantPlanetary } from '../core/src/build/index.ts';
-import { type Machine, newAim, newMachine, writeMachine } from '../core/src/machine/index.ts';
-import { setFrom } from '../core/src/planetary/index.ts';
-import { must } from '../core/src/result/index.ts';
-import { layersFound } from '../core/src/hand/index.ts';
-import { fitBores } from '../core/src/layout/index.ts';
+import { plantPlanetary } from '../core/src/edits/planting/index.ts';
+import { type Machine, newAim, newMachine, writeMachine } from '../core/src/document/machine/index.ts';
+import { setFrom } from '../core/src/counting/planetary/index.ts';
+import { must } from '../core/src/ground/result/index.ts';
+import { layersFound } from '../core/src/edits/edit/index.ts';
+import { fitBores } from '../core/src/place/layout/index.ts';
 import { FILAMENT, PRINTER } from './stock.ts';
 
 /** Module of the printed wheels, mm. */

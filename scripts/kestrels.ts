@@ -7,10 +7,10 @@ import {
   newAim,
   newMachine,
   writeMachine,
-} from '../core/src/machine/index.ts';
-import { layersFound } from '../core/src/hand/index.ts';
-import { fitBores } from '../core/src/layout/index.ts';
-import { must } from '../core/src/result/index.ts';
+} from '../core/src/document/machine/index.ts';
+import { layersFound } from '../core/src/edits/edit/index.ts';
+import { fitBores } from '../core/src/place/layout/index.ts';
+import { must } from '../core/src/ground/result/index.ts';
 import { BIRCH, LASER } from './stock.ts';
 
 type Wheel = Machine['wheels'][number];

@@ -1,7 +1,7 @@
 import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { z } from 'zod';
-import { MachineSchema, VERSION } from '../core/src/machine/index.ts';
+import { MachineSchema, VERSION } from '../core/src/document/machine/index.ts';
 import { format } from 'prettier';
 
 /** What JSON Schema says of a value; only what is told here. */

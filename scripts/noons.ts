@@ -8,11 +8,11 @@ import {
   newAim,
   newMachine,
   writeMachine,
-} from '../core/src/machine/index.ts';
-import { layersFound } from '../core/src/hand/index.ts';
-import { type DialStart, startRings } from '../core/src/indicator/index.ts';
-import { fitBores } from '../core/src/layout/index.ts';
-import { must } from '../core/src/result/index.ts';
+} from '../core/src/document/machine/index.ts';
+import { layersFound } from '../core/src/edits/edit/index.ts';
+import { type DialStart, startRings } from '../core/src/edits/indicators/index.ts';
+import { fitBores } from '../core/src/place/layout/index.ts';
+import { must } from '../core/src/ground/result/index.ts';
 import { BIRCH, LASER } from './stock.ts';
 
 type Wheel = Machine['wheels'][number];

@@ -1,7 +1,7 @@
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { type Machine, newAim, newMachine, writeMachine } from '../core/src/machine/index.ts';
-import { PEG_REACH, pegModule } from '../core/src/mesh/index.ts';
+import { type Machine, newAim, newMachine, writeMachine } from '../core/src/document/machine/index.ts';
+import { PEG_REACH, pegModule } from '../core/src/teeth/mesh/index.ts';
 import { OAK } from './stock.ts';
 
 /** Dowels, mm across, and how much thicker they are reckoned, so that wood swells freely. */

@@ -1,24 +1,18 @@
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { type BranchQuery, searchBranches } from '../core/src/branch/index.ts';
-import { branchOutputs, plantBranches } from '../core/src/build/index.ts';
-import { derive } from '../core/src/derive/index.ts';
-import { inProportion, setHandsTo } from '../core/src/indicator/index.ts';
-import { fitBores } from '../core/src/layout/index.ts';
-import {
-  type Machine,
-  newAim,
-  newMachine,
-  setArbor,
-  setLayout,
-  writeMachine,
-} from '../core/src/machine/index.ts';
-import { PERIODS, wantedTextOf } from '../core/src/period/index.ts';
-import { AT_REST } from '../core/src/motion/index.ts';
-import { toNumber } from '../core/src/rational/index.ts';
-import { parseDate, secondsSince2000 } from '../core/src/units/index.ts';
+import { type BranchQuery, searchBranches } from '../core/src/counting/branches/index.ts';
+import { branchOutputs, plantBranches } from '../core/src/edits/planting/index.ts';
+import { derive } from '../core/src/state/derive/index.ts';
+import { inProportion, setHandsTo } from '../core/src/edits/indicators/index.ts';
+import { fitBores } from '../core/src/place/layout/index.ts';
+import { type Machine, newAim, newMachine, writeMachine } from '../core/src/document/machine/index.ts';
+import { setArbor, setLayout } from '../core/src/edits/change/index.ts';
+import { PERIODS, wantedTextOf } from '../core/src/document/period/index.ts';
+import { AT_REST } from '../core/src/place/motion/index.ts';
+import { toNumber } from '../core/src/ground/rational/index.ts';
+import { parseDate, secondsSince2000 } from '../core/src/ground/units/index.ts';
 import { BIRCH, FILAMENT, LASER, PRINTER } from './stock.ts';
-import { must } from '../core/src/result/index.ts';
+import { must } from '../core/src/ground/result/index.ts';
 
 /** What the search for the four moons is asked: any speed of the crank, least worst error. */
 export const QUARTET_QUERY = {

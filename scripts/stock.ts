@@ -1,4 +1,4 @@
-import type { Machine } from '../core/src/machine/index.ts';
+import type { Machine } from '../core/src/document/machine/index.ts';
 
 /** Stock of the demo machines: our own invention, densities as common tables give them. */
 export const BIRCH: Machine['materials'][number] = {

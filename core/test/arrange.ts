@@ -1,4 +1,4 @@
-import { newMachine, type Machine } from '../src/machine/index.ts';
+import { newMachine, type Machine } from '../src/document/machine/index.ts';
 
 type Wheel = Machine['wheels'][number];
 type MeshType = Extract<Machine['joints'][number], { kind: 'mesh' }>['type'];

@@ -1,4 +1,4 @@
-import type { Machine } from '../src/machine/index.ts';
+import type { Machine } from '../src/document/machine/index.ts';
 import { places, type Way } from './leaves.ts';
 
 /** Ids that mean something to the language, and others that are merely odd. */

@@ -1,7 +1,7 @@
-import { derive } from '../src/derive/index.ts';
-import { mend } from '../src/hand/index.ts';
-import type { Machine } from '../src/machine/index.ts';
-import { type Finding, type FindingCode, type Fix, must } from '../src/result/index.ts';
+import { derive } from '../src/state/derive/index.ts';
+import { mend } from '../src/edits/edit/index.ts';
+import type { Machine } from '../src/document/machine/index.ts';
+import { type Finding, type FindingCode, type Fix, must } from '../src/ground/result/index.ts';
 
 /** The first finding of a code, if there is one. */
 export const findingIn = <C extends FindingCode>(
@@ -19,5 +19,5 @@ export function findingOf<C extends FindingCode>(machine: Machine, code: C): Fin
 /** The machine with a fix made. Throws when it cannot be made, or when there is none. */
 export function withFix(machine: Machine, fix: Fix | undefined): Machine {
   if (!fix) throw new Error('no fix is offered');
-  return must(mend(machine, fix));
+  return must(mend(fix)(machine));
 }

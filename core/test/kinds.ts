@@ -1,4 +1,4 @@
-import { newMachine, type Machine } from '../src/machine/index.ts';
+import { newMachine, type Machine } from '../src/document/machine/index.ts';
 
 type Wheel = Machine['wheels'][number];
 type Axis = Machine['axes'][number];

@@ -1,5 +1,5 @@
-import { seeded } from '../src/rational/index.ts';
-import { type Machine, machineFrom } from '../src/machine/index.ts';
+import { seeded } from '../src/ground/rational/index.ts';
+import { type Machine, machineFrom } from '../src/document/machine/index.ts';
 
 /** A way into a document. */
 export type Way = readonly (string | number)[];

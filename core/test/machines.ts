@@ -1,7 +1,7 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { type Machine, readMachine } from '../src/machine/index.ts';
-import { must } from '../src/result/index.ts';
+import { type Machine, readMachine } from '../src/document/machine/index.ts';
+import { must } from '../src/ground/result/index.ts';
 import { KINDS } from './kinds.ts';
 
 const folder = join(import.meta.dirname, '../../demo');

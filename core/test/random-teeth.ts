@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { bevelPair, type TeethSpec, type ToothSpec } from '../src/tooth/index.ts';
+import { bevelPair, type TeethSpec, type ToothSpec } from '../src/teeth/tooth/index.ts';
 
 const real = (min: number, max: number): fc.Arbitrary<number> => fc.double({ min, max, noNaN: true });
 

@@ -1,11 +1,11 @@
-import { derive } from '../src/derive/index.ts';
-import { writeCsv, writeDxf, writeSvg } from '../src/format/index.ts';
-import { mend } from '../src/hand/index.ts';
-import { type Machine, machineFrom } from '../src/machine/index.ts';
-import { stancesAt } from '../src/motion/index.ts';
-import { planDrawing, sideDrawing } from '../src/output/index.ts';
-import { partsList } from '../src/workshop/index.ts';
-import { nameOf, sayFinding, sayFix, sayProblem } from '../src/words/index.ts';
+import { derive } from '../src/state/derive/index.ts';
+import { writeCsv, writeDxf, writeSvg } from '../src/files/format/index.ts';
+import { mend } from '../src/edits/edit/index.ts';
+import { type Machine, machineFrom } from '../src/document/machine/index.ts';
+import { stancesAt } from '../src/place/motion/index.ts';
+import { planDrawing, sideDrawing } from '../src/files/drawings/index.ts';
+import { partsList } from '../src/making/workshop/index.ts';
+import { nameOf, sayFinding, sayFix, sayProblem } from '../src/files/words/index.ts';
 
 /** What must never be read on a screen or in a file. */
 const NO_NUMBER = /\b(NaN|Infinity|undefined|function|\[object)/;
@@ -29,7 +29,7 @@ export function wholeWay(machine: Machine): string[] {
       if (tried.has(fix.code)) continue;
       if (fix.code === 'find-layers') tried.add(fix.code);
       clean(`${f.code} > ${fix.code}`, sayFix(fix, machine));
-      const mended = mend(machine, fix);
+      const mended = mend(fix)(machine);
       if (!mended.ok) continue;
       const read = machineFrom(mended.value);
       if (!read.ok)

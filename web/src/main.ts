@@ -2,6 +2,7 @@ import '@fontsource-variable/atkinson-hyperlegible-next/wght.css';
 import '@fontsource-variable/atkinson-hyperlegible-mono/wght.css';
 import 'vuetify/styles';
 import './draw/style.css';
+import './draw/controls.css';
 import { createPinia } from 'pinia';
 import { config } from 'zod';
 import { createApp } from 'vue';

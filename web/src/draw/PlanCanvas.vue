@@ -4,7 +4,7 @@ import { useElementSize } from '@vueuse/core';
 import { computed, onBeforeUnmount, onMounted, ref, shallowRef, useTemplateRef, watch } from 'vue';
 import { driveWay } from '@tesseron/core/machine';
 import { neg } from '@tesseron/core/rational';
-import { indicatorStance } from '@tesseron/core/output';
+import { indicatorStance } from '@tesseron/core/drawings';
 import { type DriveTurns, type Stance, turnsByHand } from '@tesseron/core/motion';
 import { groundRate } from '@tesseron/core/train';
 import { useOpen } from '../machine/use-open';
@@ -15,6 +15,7 @@ import { paintPlan, type PlanFrame } from './paint-plan';
 import { roomFigure } from './room-figure';
 import { useTheme } from './theme';
 import { fitDiscs, matchPixels, panBy, type Size, toPlane, toScreen, type View, zoomAt } from './view';
+import TickBox from '../parts/TickBox.vue';
 
 const props = defineProps<{
   /** What the drawing shows, for those who do not see it. */
@@ -269,13 +270,10 @@ defineExpose({
       @keydown="key"
     />
     <div class="drawn-controls">
-      <label v-if="indicators" class="counts">
-        <input v-model="shownCounts" type="checkbox" data-test="plan-counts" />
-        counts
-      </label>
-      <button type="button" class="plain" @click="zoom(1.25)">closer</button>
-      <button type="button" class="plain" @click="zoom(0.8)">further</button>
-      <button type="button" class="plain" @click="fit">fit</button>
+      <TickBox v-if="indicators" v-model="shownCounts" label="counts" data-test="plan-counts" />
+      <PlainButton @click="zoom(1.25)">closer</PlainButton>
+      <PlainButton @click="zoom(0.8)">further</PlainButton>
+      <PlainButton @click="fit">fit</PlainButton>
     </div>
     <slot />
   </div>
@@ -285,11 +283,5 @@ defineExpose({
 canvas {
   touch-action: none;
   cursor: grab;
-}
-
-.counts {
-  display: flex;
-  align-items: center;
-  gap: 4px;
 }
 </style>

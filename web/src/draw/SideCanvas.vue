@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { type DriveTurns, stancesAt, type Stance } from '@tesseron/core/motion';
-import { sideFrame, sideScene } from '@tesseron/core/output';
+import { sideFrame, sideScene } from '@tesseron/core/drawings';
 import { fixed, radians } from '@tesseron/core/units';
 import { useElementSize } from '@vueuse/core';
 import { computed, onBeforeUnmount, onMounted, ref, shallowRef, useTemplateRef, watch } from 'vue';
@@ -9,6 +9,8 @@ import { useClock } from '../run/clock';
 import { paintSide, usualRise } from './paint-side';
 import { useTheme } from './theme';
 import { matchPixels } from './view';
+import SlideField from '../parts/SlideField.vue';
+import SmallChoice from '../parts/SmallChoice.vue';
 
 /** The machine from the side as it turns; cut open at a depth, with what lies before the cut taken away. */
 const props = defineProps<{ label: string; open: boolean }>();
@@ -80,65 +82,36 @@ defineExpose({ frameAt, shape: () => room.value });
   <div ref="holder" class="drawn">
     <canvas ref="canvas" role="img" :aria-label="label" />
     <div class="drawn-controls">
-      <label>
-        seen from
-        <input v-model.number="angleDeg" type="range" min="0" max="360" step="1" data-test="side-angle" />
-        <span class="figure">{{ angleDeg }}°</span>
-      </label>
-      <label v-if="open">
-        cut at
-        <input
-          v-model.number="depth"
-          type="range"
-          :min="-reach"
-          :max="reach"
-          step="0.5"
-          data-test="side-depth"
-        />
-        <span class="figure wide">{{ fixed(depth, 1) }} mm</span>
-      </label>
-      <label>
-        heights
-        <select
-          :value="rise"
-          data-test="side-rise"
-          @change="asked = Number(($event.target as HTMLSelectElement).value)"
-        >
-          <option v-for="r in RISES" :key="r" :value="r">{{ r === 1 ? 'true' : `× ${r}` }}</option>
-        </select>
-      </label>
-      <button type="button" class="plain" @click="zoom = Math.min(12, zoom * 1.25)">closer</button>
-      <button type="button" class="plain" @click="zoom = Math.max(0.5, zoom / 1.25)">further</button>
-      <button type="button" class="plain" @click="zoom = 1">fit</button>
+      <SlideField
+        v-model="angleDeg"
+        label="seen from"
+        :least="0"
+        :most="360"
+        :step="1"
+        :says="`${angleDeg}°`"
+        data-test="side-angle"
+      />
+      <SlideField
+        v-if="open"
+        v-model="depth"
+        label="cut at"
+        :least="-reach"
+        :most="reach"
+        :step="0.5"
+        :says="`${fixed(depth, 1)} mm`"
+        data-test="side-depth"
+      />
+      <SmallChoice
+        :model-value="rise"
+        :items="RISES.map(r => ({ value: r, title: r === 1 ? 'true' : `× ${r}` }))"
+        label="heights"
+        data-test="side-rise"
+        @update:model-value="asked = $event"
+      />
+      <PlainButton @click="zoom = Math.min(12, zoom * 1.25)">closer</PlainButton>
+      <PlainButton @click="zoom = Math.max(0.5, zoom / 1.25)">further</PlainButton>
+      <PlainButton @click="zoom = 1">fit</PlainButton>
     </div>
     <slot />
   </div>
 </template>
-
-<style scoped>
-.drawn-controls label {
-  display: flex;
-  align-items: center;
-  gap: 6px;
-}
-
-.drawn-controls input {
-  width: 110px;
-  accent-color: var(--accent);
-}
-
-.figure {
-  min-width: 36px;
-}
-
-.wide {
-  min-width: 66px;
-}
-
-select {
-  font: inherit;
-  color: var(--ink);
-  background: var(--panel);
-  border: var(--line);
-}
-</style>

@@ -5,7 +5,7 @@ import { fixed } from '@tesseron/core/units';
 import { useElementSize } from '@vueuse/core';
 import { computed, onBeforeUnmount, onMounted, ref, shallowRef, useTemplateRef, watch } from 'vue';
 import WorkBar from '../parts/WorkBar.vue';
-import { fileName } from '@tesseron/core/output';
+import { fileName } from '@tesseron/core/drawings';
 import { saveFile } from '../keep';
 import { useOpen } from '../machine/use-open';
 import { useClock } from '../run/clock';
@@ -14,6 +14,8 @@ import type { MakeAnswers } from '@tesseron/core/archive';
 import { rateColour } from './rate-colour';
 import { type SpaceView } from './space-view';
 import { useTheme } from './theme';
+import TickBox from '../parts/TickBox.vue';
+import SlideField from '../parts/SlideField.vue';
 
 /** The whole machine in space as it turns: drawn apart, cut open, and with what hides the inside taken away. */
 const { machine, derived } = useOpen();
@@ -136,29 +138,37 @@ onBeforeUnmount(() => {
       <v-btn v-if="!problem" @click="build()">Draw it</v-btn>
     </div>
     <div class="drawn-controls">
-      <label>
-        apart
-        <input v-model.number="apart" type="range" min="0" max="1" step="0.02" data-test="space-apart" />
-      </label>
-      <label><input v-model="open" type="checkbox" data-test="space-open" /> cut open</label>
-      <label v-if="open">
-        at
-        <input v-model.number="depth" type="range" :min="-reach" :max="reach" step="0.5" />
-        <span class="figure">{{ fixed(depth, 1) }} mm</span>
-      </label>
-      <button type="button" class="plain" @click="(view?.fit(), request())">fit</button>
-      <button type="button" class="plain" data-test="space-picture" @click="picture">PNG</button>
+      <SlideField v-model="apart" label="apart" :least="0" :most="1" :step="0.02" data-test="space-apart" />
+      <TickBox v-model="open" label="cut open" data-test="space-open" />
+      <SlideField
+        v-if="open"
+        v-model="depth"
+        label="at"
+        :least="-reach"
+        :most="reach"
+        :step="0.5"
+        :says="`${fixed(depth, 1)} mm`"
+      />
+      <PlainButton @click="(view?.fit(), request())">fit</PlainButton>
+      <PlainButton data-test="space-picture" @click="picture">PNG</PlainButton>
     </div>
     <fieldset v-if="view" class="shown">
       <legend>Shown</legend>
-      <label v-for="g in groups" :key="g">
-        <input type="checkbox" :checked="!hidden.includes(g)" :data-test="`space-${g}`" @change="toggle(g)" />
-        {{ g }}
-      </label>
-      <label v-for="l in layers" :key="l" class="layer">
-        <input type="checkbox" :checked="!hidden.includes(`layer ${l}`)" @change="toggle(`layer ${l}`)" />
-        layer {{ l + 1 }}
-      </label>
+      <TickBox
+        v-for="g in groups"
+        :key="g"
+        :model-value="!hidden.includes(g)"
+        :label="g"
+        :data-test="`space-${g}`"
+        @update:model-value="toggle(g)"
+      />
+      <TickBox
+        v-for="l in layers"
+        :key="l"
+        :model-value="!hidden.includes(`layer ${l}`)"
+        :label="`layer ${l + 1}`"
+        @update:model-value="toggle(`layer ${l}`)"
+      />
     </fieldset>
   </div>
 </template>
@@ -182,17 +192,6 @@ canvas {
   pointer-events: auto;
 }
 
-.drawn-controls label {
-  display: flex;
-  align-items: center;
-  gap: 6px;
-}
-
-.drawn-controls input[type='range'] {
-  width: 120px;
-  accent-color: var(--accent);
-}
-
 .shown {
   position: absolute;
   left: 12px;
@@ -208,10 +207,6 @@ canvas {
 .shown legend {
   color: var(--muted);
   font-size: 13px;
-}
-
-.shown label {
-  display: block;
 }
 
 .layer {

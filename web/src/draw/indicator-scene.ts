@@ -1,9 +1,9 @@
-import type { Derived } from '@tesseron/core/derive';
+import type { Derived } from '@tesseron/core/state';
 import type { Label } from '@tesseron/core/drawing';
 import { flatten, type Path, type Point } from '@tesseron/core/geometry';
 import { indicatorFigure } from '@tesseron/core/indicator';
 import type { Indicator } from '@tesseron/core/machine';
-import { dialsFirst, eyeOf } from '@tesseron/core/output';
+import { dialsFirst, eyeOf } from '@tesseron/core/drawings';
 
 /** An indicator as the plan draws it. */
 export interface DrawnIndicator {

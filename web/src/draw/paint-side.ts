@@ -4,7 +4,7 @@ import {
   type SideRound,
   type SideScene,
   type SideView,
-} from '@tesseron/core/output';
+} from '@tesseron/core/drawings';
 import type { Rational } from '@tesseron/core/rational';
 import { rateColour } from './rate-colour';
 import type { Tokens } from './tokens';

@@ -1,4 +1,5 @@
-import { type Derived, type WheelPlane, wheelPlane, type WheelState } from '@tesseron/core/derive';
+import type { Derived, WheelState } from '@tesseron/core/state';
+import { type WheelPlane, wheelPlane } from '@tesseron/core/derive';
 import { flatten, type Path, type Point } from '@tesseron/core/geometry';
 import { circleCount, type Wheel } from '@tesseron/core/machine';
 import { copyPlace, type DriveTurns, type Stance, stancesAt } from '@tesseron/core/motion';

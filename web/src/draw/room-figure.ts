@@ -1,4 +1,4 @@
-import type { Derived } from '@tesseron/core/derive';
+import type { Derived } from '@tesseron/core/state';
 import { circle, flatten, type Point } from '@tesseron/core/geometry';
 import { armLayers, armWidth, carriedAxes, cornersOf } from '@tesseron/core/layout';
 import { arbors, type Region } from '@tesseron/core/machine';

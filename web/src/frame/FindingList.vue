@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { mend } from '@tesseron/core/hand';
+import { mend } from '@tesseron/core/edit';
 import type { Finding, Fix } from '@tesseron/core/result';
-import { sayFinding, sayFix, sayProblem } from '@tesseron/core/words';
+import { sayFinding, sayFix } from '@tesseron/core/words';
 import { computed, ref } from 'vue';
 import { RouterLink } from 'vue-router';
 import { useOpen } from '../machine/use-open';
@@ -9,7 +9,7 @@ import { STATIONS } from '../station/stations';
 
 const props = defineProps<{ findings: readonly Finding[]; places?: boolean }>();
 const emit = defineEmits<{ gone: [] }>();
-const { machine, change } = useOpen();
+const { machine, attempt } = useOpen();
 
 const SAID = { stop: 'mend', warn: 'look', note: 'note' } as const;
 const rows = computed(() =>
@@ -23,9 +23,7 @@ const rows = computed(() =>
 const problem = ref({ key: '', text: '' });
 
 function apply(key: string, fix: Fix): void {
-  const mended = mend(machine.value, fix);
-  problem.value = { key, text: mended.ok ? '' : sayProblem(mended.problem) };
-  if (mended.ok) change(sayFix(fix, machine.value), () => mended.value);
+  problem.value = { key, text: attempt(sayFix(fix, machine.value), mend(fix)) };
 }
 </script>
 

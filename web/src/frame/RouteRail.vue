@@ -48,32 +48,28 @@ const KEPT = {
       </li>
     </ol>
     <footer>
-      <button
-        type="button"
-        class="plain"
+      <PlainButton
         :disabled="!store.undoLabel"
         :title="store.undoLabel"
         data-test="undo"
         @click="store.undo()"
       >
         Undo
-      </button>
-      <button
-        type="button"
-        class="plain"
+      </PlainButton>
+      <PlainButton
         :disabled="!store.redoLabel"
         :title="store.redoLabel"
         data-test="redo"
         @click="store.redo()"
       >
         Redo
-      </button>
-      <button type="button" class="plain" data-test="findings" @click="emit('findings')">
-        Findings <span class="figure">{{ store.derived?.findings.length ?? 0 }}</span>
-      </button>
-      <button type="button" class="plain" data-test="history" @click="emit('history')">History</button>
-      <button type="button" class="plain" @click="emit('help')">Keys</button>
-      <button type="button" class="plain" @click="toggle">{{ night ? 'Day' : 'Night' }}</button>
+      </PlainButton>
+      <PlainButton data-test="findings" @click="emit('findings')">
+        Findings&nbsp;<span class="figure">{{ store.derived?.findings.length ?? 0 }}</span>
+      </PlainButton>
+      <PlainButton data-test="history" @click="emit('history')">History</PlainButton>
+      <PlainButton @click="emit('help')">Keys</PlainButton>
+      <PlainButton @click="toggle">{{ night ? 'Day' : 'Night' }}</PlainButton>
     </footer>
   </nav>
 </template>
@@ -202,13 +198,6 @@ footer {
   grid-template-columns: 1fr 1fr;
   gap: 6px;
   font-size: 14px;
-}
-
-button:disabled {
-  color: var(--muted);
-  text-decoration: none;
-  cursor: default;
-  opacity: 0.7;
 }
 
 @media (max-width: 900px) {

@@ -1,15 +1,15 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import { useWorking } from './use-working';
+import DialogBox from '../parts/DialogBox.vue';
 
 const panel = useWorking();
 const open = computed({ get: () => panel.shown !== undefined, set: value => !value && panel.hide() });
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="560" :transition="false" aria-labelledby="working-title">
-    <v-card v-if="panel.shown" class="working" data-test="working">
-      <h2 id="working-title">{{ panel.shown.title }}</h2>
+  <DialogBox v-model="open" :title="panel.shown?.title ?? ''" :width="560" test="working">
+    <template v-if="panel.shown">
       <p class="figure formula">{{ panel.shown.formula }}</p>
       <table class="ruled">
         <thead>
@@ -33,17 +33,11 @@ const open = computed({ get: () => panel.shown !== undefined, set: value => !val
       </p>
       <p class="quiet source">Source: {{ panel.shown.source }}</p>
       <v-btn @click="panel.hide()">Close</v-btn>
-    </v-card>
-  </v-dialog>
+    </template></DialogBox
+  >
 </template>
 
 <style scoped>
-.working {
-  padding: 20px 22px;
-  display: block;
-  overflow: auto;
-}
-
 .formula {
   margin: 8px 0 12px;
   padding-left: 10px;

@@ -1,4 +1,4 @@
-import type { Derived } from '@tesseron/core/derive';
+import type { Derived } from '@tesseron/core/state';
 import type { Finding, Severity, StationName } from '@tesseron/core/result';
 
 const ORDER: readonly Severity[] = ['stop', 'warn', 'note'];

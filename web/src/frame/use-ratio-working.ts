@@ -1,4 +1,4 @@
-import type { Stage } from '@tesseron/core/counts';
+import type { Stage } from '@tesseron/core/search';
 import { byId } from '@tesseron/core/machine';
 import { ratioWorking } from '@tesseron/core/working';
 import { useOpen } from '../machine/use-open';

@@ -1,12 +1,6 @@
 import 'fake-indexeddb/auto';
-import {
-  LIMITS,
-  type Machine,
-  newMachine,
-  setAxisPlace,
-  setToothing,
-  soundAfter,
-} from '@tesseron/core/machine';
+import { LIMITS, type Machine, newMachine, soundAfter } from '@tesseron/core/machine';
+import { setAxisPlace, setToothing } from '@tesseron/core/change';
 import { expect } from 'chai';
 import { openDatabase } from './db';
 import { keepReadable, lastReadable, loadMachine, writeMachineIf } from './machines';

@@ -1,5 +1,6 @@
 import 'fake-indexeddb/auto';
-import { newMachine, setWheel } from '@tesseron/core/machine';
+import { newMachine } from '@tesseron/core/machine';
+import { setWheel } from '@tesseron/core/change';
 import { expect } from 'chai';
 import { createPinia, setActivePinia } from 'pinia';
 import { database } from '../keep/database';

@@ -1,5 +1,7 @@
-import { type Derived, derive } from '@tesseron/core/derive';
-import { type Edit, type Machine, machineFrom, soundAfter } from '@tesseron/core/machine';
+import type { Derived } from '@tesseron/core/state';
+import { derive } from '@tesseron/core/derive';
+import { type Machine, machineFrom, soundAfter } from '@tesseron/core/machine';
+import type { Attempt, Edit } from '@tesseron/core/change';
 import { sayProblem } from '@tesseron/core/words';
 import { liveQuery, type Subscription } from 'dexie';
 import { defineStore } from 'pinia';
@@ -75,6 +77,15 @@ export const useMachine = defineStore('machine', () => {
     refused.value = '';
     show(record(history.value, { label, machine, gesture }));
     keep(machine);
+  }
+
+  /** Makes a change that may be refused: the sentence why, or nothing where it was made. */
+  function attempt(label: string, made: Attempt): string {
+    if (!history.value) return '';
+    const done = made(present(history.value).machine);
+    if (!done.ok) return sayProblem(done.problem);
+    change(label, () => done.value);
+    return '';
   }
 
   function step(move: (h: History) => History): void {
@@ -169,6 +180,7 @@ export const useMachine = defineStore('machine', () => {
     open,
     close,
     change,
+    attempt,
     undo: () => step(undo),
     redo: () => step(redo),
     goTo: (index: number) => step(h => goTo(h, index)),

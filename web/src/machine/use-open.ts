@@ -1,4 +1,4 @@
-import type { Derived } from '@tesseron/core/derive';
+import type { Derived } from '@tesseron/core/state';
 import type { Machine } from '@tesseron/core/machine';
 import { computed, type ComputedRef } from 'vue';
 import { useMachine } from './store';
@@ -8,6 +8,7 @@ export function useOpen(): {
   derived: ComputedRef<Derived>;
   machine: ComputedRef<Machine>;
   change: ReturnType<typeof useMachine>['change'];
+  attempt: ReturnType<typeof useMachine>['attempt'];
 } {
   const store = useMachine();
   let last = store.derived;
@@ -16,5 +17,10 @@ export function useOpen(): {
     if (!last) throw new Error('no machine is open');
     return last;
   });
-  return { derived, machine: computed(() => derived.value.machine), change: store.change };
+  return {
+    derived,
+    machine: computed(() => derived.value.machine),
+    change: store.change,
+    attempt: store.attempt,
+  };
 }

@@ -23,11 +23,11 @@ async function onKey(event: KeyboardEvent): Promise<void> {
 
 <template>
   <div ref="row" class="tabs" role="tablist" :aria-label="label" @keydown="onKey">
-    <button
+    <v-btn
       v-for="p in panes"
       :id="`${prefix}-tab-${p.id}`"
       :key="p.id"
-      type="button"
+      variant="text"
       role="tab"
       :aria-selected="chosen === p.id"
       :tabindex="chosen === p.id ? 0 : -1"
@@ -36,6 +36,6 @@ async function onKey(event: KeyboardEvent): Promise<void> {
       @click="chosen = p.id"
     >
       {{ p.title }}
-    </button>
+    </v-btn>
   </div>
 </template>

@@ -1,4 +1,4 @@
-import type { Derived } from '@tesseron/core/derive';
+import type { Derived } from '@tesseron/core/state';
 import { type Aim, driveWay, type Machine } from '@tesseron/core/machine';
 import { type DriveTurns, memberTurns, turnsAfter, turnsAsNumber } from '@tesseron/core/motion';
 import { add, mul, type Rational, rational, sub, toNumber } from '@tesseron/core/rational';

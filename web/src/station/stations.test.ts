@@ -7,7 +7,7 @@ import { readFileSync } from 'node:fs';
 import { dateAt, readingOf } from '../run/readings';
 import { readStart } from './aims/read-start';
 import { builtStages } from './counts/built-stages';
-import { swingTo } from '@tesseron/core/hand';
+import { swingTo } from '@tesseron/core/edit';
 import { layoutElevation, nearestTowards } from './train/elevation';
 import { bracketPath, LABEL, scaleOf, shortName } from './train/elevation-scale';
 import { readTeeth } from './train/read-teeth';

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { newAim, type Machine } from '@tesseron/core/machine';
+import { addAims, type Edit, setDriveSpeed } from '@tesseron/core/change';
+
 import { findPeriods, type ListedBody, parseBodies, wantedTextOf } from '@tesseron/core/period';
 import { toNumber } from '@tesseron/core/rational';
 import { figure, parsePeriod, parseWanted, wantedRate } from '@tesseron/core/units';
@@ -7,6 +8,7 @@ import { sayProblem } from '@tesseron/core/words';
 import { computed, ref } from 'vue';
 import { useOpen } from '../../machine/use-open';
 import { useOwnPeriods } from './use-own-periods';
+import DialogBox from '../../parts/DialogBox.vue';
 
 /** A whole orrery at once: pasted as a list, or picked from the library, with the ratios to what drives them. */
 const open = defineModel<boolean>({ required: true });
@@ -46,89 +48,75 @@ function pick(name: string, wanted: string): void {
 function add(): void {
   const own = good.value;
   const drive = driver.value;
-  change(`Add ${own.length} outputs`, m => own.reduce((now, b) => withBody(now, b), withDriver(m, drive)));
+  change(`Add ${own.length} outputs`, m => addAims(own)(withDriver(drive)(m)));
   text.value = '';
   open.value = false;
 }
-const withBody = (m: Machine, b: ListedBody): Machine => ({
-  ...m,
-  aims: [...m.aims, newAim(m, b.name, b.wanted)],
-});
-function withDriver(m: Machine, drive: string): Machine {
-  if (!m.drive || drive === DRIVE_AS_IT_IS) return m;
-  if (drive === HAND) return { ...m, drive: { ...m.drive, speed: { kind: 'free' } } };
-  const period = (drive.split('±')[0] ?? '').trim();
-  return { ...m, drive: { ...m.drive, speed: { kind: 'period', text: period } } };
+function withDriver(drive: string): Edit {
+  if (drive === DRIVE_AS_IT_IS) return m => m;
+  if (drive === HAND) return setDriveSpeed({ kind: 'free' });
+  return setDriveSpeed({ kind: 'period', text: (drive.split('±')[0] ?? '').trim() });
 }
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="980" :transition="false" aria-labelledby="many-title">
-    <v-card class="many" data-test="add-many-panel">
-      <h2 id="many-title">Several outputs at once</h2>
-      <div class="sides">
-        <div class="paste">
-          <v-textarea
-            v-model="text"
-            label="A line for each: name, period"
-            rows="7"
-            no-resize
-            hint="such as Mars, 686.98 d; a name alone is looked up"
-            persistent-hint
-            spellcheck="false"
-            data-test="many-text"
-          />
-        </div>
-        <div class="pick">
-          <v-text-field v-model="asked" label="or pick from the library" data-test="many-search" />
-          <ul tabindex="0" aria-label="Library">
-            <li v-for="p in found" :key="p.id">
-              <button type="button" class="plain" @click="pick(p.name, wantedTextOf(p))">{{ p.name }}</button>
-              <span class="quiet figure">{{ p.text }}</span>
-            </li>
-          </ul>
-        </div>
+  <DialogBox v-model="open" title="Several outputs at once" :width="980" test="add-many-panel">
+    <div class="sides">
+      <div class="paste">
+        <v-textarea
+          v-model="text"
+          label="A line for each: name, period"
+          rows="7"
+          no-resize
+          hint="such as Mars, 686.98 d; a name alone is looked up"
+          persistent-hint
+          spellcheck="false"
+          data-test="many-text"
+        />
       </div>
-      <v-select v-model="driver" :items="drivers" label="Driven by" data-test="many-driver" />
-      <div class="list" tabindex="0" role="region" aria-label="Outputs to add">
-        <table v-if="bodies.length > 0" class="ruled" data-test="many-table">
-          <thead>
-            <tr>
-              <th scope="col">output</th>
-              <th scope="col">wanted</th>
-              <th scope="col" class="figure">turns : turns of the drive</th>
-            </tr>
-          </thead>
-          <tbody>
-            <tr v-for="(b, i) in bodies" :key="i">
-              <td>{{ b.name }}</td>
-              <td v-if="b.problem" colspan="2" class="error-text">{{ sayProblem(b.problem) }}</td>
-              <template v-else>
-                <td class="figure left">{{ b.wanted }}</td>
-                <td class="figure">{{ ratioOf(b) }}</td>
-              </template>
-            </tr>
-          </tbody>
-        </table>
-        <p v-else class="quiet">Nothing listed yet.</p>
+      <div class="pick">
+        <v-text-field v-model="asked" label="or pick from the library" data-test="many-search" />
+        <ul tabindex="0" aria-label="Library">
+          <li v-for="p in found" :key="p.id">
+            <PlainButton @click="pick(p.name, wantedTextOf(p))">{{ p.name }}</PlainButton>
+            <span class="quiet figure">{{ p.text }}</span>
+          </li>
+        </ul>
       </div>
-      <p class="go">
-        <v-btn variant="flat" :disabled="good.length === 0" data-test="many-add" @click="add">
-          Add {{ good.length }} {{ good.length === 1 ? 'output' : 'outputs' }}
-        </v-btn>
-        <v-btn @click="open = false">Close</v-btn>
-      </p>
-    </v-card>
-  </v-dialog>
+    </div>
+    <v-select v-model="driver" :items="drivers" label="Driven by" data-test="many-driver" />
+    <div class="list" tabindex="0" role="region" aria-label="Outputs to add">
+      <table v-if="bodies.length > 0" class="ruled" data-test="many-table">
+        <thead>
+          <tr>
+            <th scope="col">output</th>
+            <th scope="col">wanted</th>
+            <th scope="col" class="figure">turns : turns of the drive</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="(b, i) in bodies" :key="i">
+            <td>{{ b.name }}</td>
+            <td v-if="b.problem" colspan="2" class="error-text">{{ sayProblem(b.problem) }}</td>
+            <template v-else>
+              <td class="figure left">{{ b.wanted }}</td>
+              <td class="figure">{{ ratioOf(b) }}</td>
+            </template>
+          </tr>
+        </tbody>
+      </table>
+      <p v-else class="quiet">Nothing listed yet.</p>
+    </div>
+    <p class="go">
+      <v-btn variant="flat" :disabled="good.length === 0" data-test="many-add" @click="add">
+        Add {{ good.length }} {{ good.length === 1 ? 'output' : 'outputs' }}
+      </v-btn>
+      <v-btn @click="open = false">Close</v-btn>
+    </p>
+  </DialogBox>
 </template>
 
 <style scoped>
-.many {
-  padding: 18px 22px;
-  display: block;
-  overflow: auto;
-}
-
 .sides {
   display: grid;
   grid-template-columns: 1fr 1fr;

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { type Aim, setAim } from '@tesseron/core/machine';
+import type { Aim } from '@tesseron/core/machine';
+import { setAim } from '@tesseron/core/change';
 import {
   absolute,
   compare,
@@ -86,8 +87,7 @@ const positive = (text: string): Result<unknown> => {
 <template>
   <fieldset class="aim" :data-test="`aim-${aim.id}`">
     <legend class="visually-hidden">{{ aim.name }}</legend>
-    <button
-      type="button"
+    <PlainButton
       class="head"
       :aria-expanded="open"
       :aria-controls="`fields-${aim.id}`"
@@ -98,7 +98,7 @@ const positive = (text: string): Result<unknown> => {
       <span class="name">{{ aim.name }}</span>
       <span class="figure">{{ aim.wanted }}</span>
       <span class="figure">{{ short }}</span>
-    </button>
+    </PlainButton>
     <div v-show="open" :id="`fields-${aim.id}`">
       <div class="row">
         <v-text-field
@@ -157,41 +157,34 @@ const positive = (text: string): Result<unknown> => {
     <PeriodLibrary v-if="library" v-model="library" @pick="text => set('Wanted', { wanted: text })" />
     <p class="verdict">
       <span :class="['status', state?.status.replace(' ', '-')]" data-test="aim-verdict">{{ verdict }}</span>
-      <button
-        v-if="path"
-        type="button"
-        class="plain"
-        data-test="aim-working"
-        @click="working.show(aim.id, path)"
-      >
+      <PlainButton v-if="path" data-test="aim-working" @click="working.show(aim.id, path)">
         working
-      </button>
+      </PlainButton>
       <RouterLink :to="{ name: 'counts', query: { aim: aim.id } }">find counts</RouterLink>
-      <button type="button" class="plain" :aria-label="`Remove ${aim.name}`" @click="emit('remove')">
-        remove
-      </button>
+      <PlainButton :aria-label="`Remove ${aim.name}`" @click="emit('remove')"> remove </PlainButton>
     </p>
   </fieldset>
 </template>
 
 <style scoped>
+.head,
+.head :deep(.v-btn__content) {
+  width: 100%;
+}
+
+.head :deep(.v-btn__content) {
+  display: grid;
+  grid-template-columns: 14px minmax(0, 1fr) auto minmax(130px, auto);
+  gap: 10px;
+  align-items: baseline;
+  text-decoration: none;
+  font-size: 14px;
+}
+
 .aim {
   border: 0;
   border-top: var(--line);
   padding: 8px 0 10px;
-}
-
-.head {
-  display: grid;
-  grid-template-columns: 14px minmax(0, 1fr) auto minmax(130px, auto);
-  gap: 10px;
-  width: 100%;
-  align-items: baseline;
-  text-align: left;
-  border: 0;
-  background: none;
-  padding: 2px 0;
-  font-size: 14px;
 }
 
 .head .name {

@@ -1,15 +1,18 @@
 <script setup lang="ts">
+import { type Aim, arbors, driveWay, type Machine, newAim } from '@tesseron/core/machine';
 import {
   addAim,
-  type Aim,
-  arbors,
-  driveWay,
-  type Machine,
-  newAim,
   removeAim,
   renameMember,
   setDriveWay,
-} from '@tesseron/core/machine';
+  chooseDrive,
+  renameMachine,
+  setDriveSpeed,
+  setStart,
+  setDriveTravel,
+  setDriveBy,
+  setAllSenses,
+} from '@tesseron/core/change';
 import { ok, type Result } from '@tesseron/core/result';
 import { parsePeriod, parseTravel, sayPeriod } from '@tesseron/core/units';
 import { computed, ref } from 'vue';
@@ -40,24 +43,16 @@ const summary = computed(
 );
 
 const arborItems = computed(() => arbors(machine.value).map(a => ({ title: a.name || a.id, value: a.id })));
-const chooseDrive = (member: string): void =>
-  change('Choose the drive', m => ({ ...m, drive: { member, speed: { kind: 'free' } } }));
-const rename = (name: string): void => change('Name the machine', m => ({ ...m, name }));
+const driveFrom = (member: string): void => change('Choose the drive', chooseDrive(member));
+const rename = (name: string): void => change('Name the machine', renameMachine(name));
 const setSpeed = (speed: NonNullable<Machine['drive']>['speed']): void =>
-  change('Set the drive', m => (m.drive ? { ...m, drive: { ...m.drive, speed } } : m));
-const setStart = (text: string): void =>
-  change('Set the start', m => {
-    const { start: _, ...rest } = m;
-    const read = readStart(text);
-    return read.ok && read.value !== '' ? { ...rest, start: read.value } : rest;
-  });
+  change('Set the drive', setDriveSpeed(speed));
+function putStart(text: string): void {
+  const read = readStart(text);
+  change('Set the start', setStart(read.ok && read.value !== '' ? read.value : undefined));
+}
 
-const setTravel = (text: string): void =>
-  change('Set how far the drive rolls', m => {
-    if (!m.drive) return m;
-    const { travel: _, ...drive } = m.drive;
-    return { ...m, drive: text === '' ? drive : { ...drive, travel: text } };
-  });
+const setTravel = (text: string): void => change('Set how far the drive rolls', setDriveTravel(text));
 /** What turns the drive: a hand is warned of above about 100 turns a minute. */
 const TURNED_BY = [
   { title: 'not said', value: '' },
@@ -66,12 +61,7 @@ const TURNED_BY = [
   { title: 'clockwork', value: 'clockwork' },
 ] as const;
 const setBy = (value: string): void =>
-  change('Say what turns the drive', m => {
-    if (!m.drive) return m;
-    const { by: _, ...rest } = m.drive;
-    const by = TURNED_BY.find(t => t.value === value)?.value ?? '';
-    return { ...m, drive: by === '' ? rest : { ...rest, by } };
-  });
+  change('Say what turns the drive', setDriveBy(TURNED_BY.find(t => t.value === value)?.value || undefined));
 const travel = (text: string): Result<unknown> => (text === '' ? ok('') : parseTravel(text));
 const stands = computed(() =>
   derived.value.standsFor ? `; a turn of it stands for ${sayPeriod(derived.value.standsFor)}` : '',
@@ -93,8 +83,7 @@ const common = computed(() => {
   const [first, ...rest] = machine.value.aims.map(a => a.sense);
   return rest.every(s => s === first) ? first : undefined;
 });
-const setAll = (sense: Aim['sense']): void =>
-  change(`All outputs turn ${sense}`, m => ({ ...m, aims: m.aims.map(a => ({ ...a, sense })) }));
+const setAll = (sense: Aim['sense']): void => change(`All outputs turn ${sense}`, setAllSenses(sense));
 
 function add(): void {
   const name = `Output ${machine.value.aims.length + 1}`;
@@ -129,7 +118,7 @@ function add(): void {
           :model-value="null"
           :items="arborItems"
           label="Drive: choose the arbor that is turned"
-          @update:model-value="$event && chooseDrive($event)"
+          @update:model-value="$event && driveFrom($event)"
         />
         <v-text-field
           v-else
@@ -187,7 +176,7 @@ function add(): void {
           label="Starts at (UTC), if it is a clock"
           :read="readStart"
           hint="such as 2026-01-01 00:00"
-          @update:model-value="setStart"
+          @update:model-value="putStart"
         />
         <CheckedField
           :model-value="machine.drive?.travel ?? ''"

@@ -1,11 +1,13 @@
 <script setup lang="ts">
-import type { ArmFrame } from '@tesseron/core/derive';
-import { type Aim, setSeenFrom } from '@tesseron/core/machine';
+import type { ArmFrame } from '@tesseron/core/state';
+import type { Aim } from '@tesseron/core/machine';
+import { setSeenFrom } from '@tesseron/core/change';
 import { type Rational, toNumber } from '@tesseron/core/rational';
 import { figure, parseWanted } from '@tesseron/core/units';
 import { computed } from 'vue';
 import { useOpen } from '../../machine/use-open';
 import CheckedField from '../../parts/CheckedField.vue';
+import TickBox from '../../parts/TickBox.vue';
 
 /**
  * For an output that an arm carries: the arm's rate, what the wanted figure is meant against, and the change of
@@ -37,15 +39,12 @@ const lines = computed(() => {
 </script>
 
 <template>
-  <label class="tick">
-    <input
-      type="checkbox"
-      :checked="aim.seenFrom !== undefined"
-      data-test="aim-arm"
-      @change="put(($event.target as HTMLInputElement).checked ? START : undefined)"
-    />
-    carried by an arm
-  </label>
+  <TickBox
+    :model-value="aim.seenFrom !== undefined"
+    label="carried by an arm"
+    data-test="aim-arm"
+    @update:model-value="put($event ? START : undefined)"
+  />
   <template v-if="aim.seenFrom">
     <div class="arm">
       <CheckedField

@@ -4,6 +4,7 @@ import { figure, parseWanted } from '@tesseron/core/units';
 import { sayProblem } from '@tesseron/core/words';
 import { computed, ref } from 'vue';
 import { useOwnPeriods } from './use-own-periods';
+import DialogBox from '../../parts/DialogBox.vue';
 
 /** The library of periods: searched, with sources; one is picked, or the maker's own is added. */
 const open = defineModel<boolean>({ required: true });
@@ -32,61 +33,54 @@ async function keep(): Promise<void> {
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="860" :transition="false" aria-labelledby="library-title">
-    <v-card class="library" data-test="library">
-      <h2 id="library-title">Periods</h2>
-      <v-text-field
-        v-model="asked"
-        label="Search by name, group or figure"
-        autofocus
-        data-test="library-search"
-      />
-      <div class="list" tabindex="0" role="region" aria-label="Periods found">
-        <table class="ruled">
-          <thead>
-            <tr>
-              <th scope="col">name</th>
-              <th scope="col" class="figure">value</th>
-              <th scope="col" class="figure">known to</th>
-              <th scope="col">source</th>
-              <th scope="col"><span class="visually-hidden">act</span></th>
-            </tr>
-          </thead>
-          <tbody>
-            <tr v-for="p in found" :key="p.id">
-              <td>
-                {{ p.name }}<span class="quiet group">{{ p.group }}</span>
-              </td>
-              <td class="figure">{{ p.text }}</td>
-              <td class="figure">{{ sure(p) }}</td>
-              <td class="source">{{ p.source }}</td>
-              <td class="acts">
-                <button type="button" class="boxed" :aria-label="`Take ${p.name}`" @click="pick(p)">
-                  Take
-                </button>
-                <button
-                  v-if="p.group === 'your own'"
-                  type="button"
-                  class="plain"
-                  :aria-label="`Remove ${p.name}`"
-                  @click="remove(p.id)"
-                >
-                  remove
-                </button>
-              </td>
-            </tr>
-          </tbody>
-        </table>
-        <p v-if="found.length === 0" class="quiet">Nothing of that name. Add it as your own below.</p>
-      </div>
-      <form class="own" @submit.prevent="keep">
-        <v-text-field v-model="name" label="Your own: name" maxlength="120" data-test="own-name" />
-        <v-text-field v-model="text" label="period or ratio" :error-messages="error" data-test="own-text" />
-        <v-btn type="submit" data-test="own-keep">Keep</v-btn>
-        <v-btn @click="open = false">Close</v-btn>
-      </form>
-    </v-card>
-  </v-dialog>
+  <DialogBox v-model="open" class="library" title="Periods" :width="860" test="library">
+    <v-text-field
+      v-model="asked"
+      label="Search by name, group or figure"
+      autofocus
+      data-test="library-search"
+    />
+    <div class="list" tabindex="0" role="region" aria-label="Periods found">
+      <table class="ruled">
+        <thead>
+          <tr>
+            <th scope="col">name</th>
+            <th scope="col" class="figure">value</th>
+            <th scope="col" class="figure">known to</th>
+            <th scope="col">source</th>
+            <th scope="col"><span class="visually-hidden">act</span></th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="p in found" :key="p.id">
+            <td>
+              {{ p.name }}<span class="quiet group">{{ p.group }}</span>
+            </td>
+            <td class="figure">{{ p.text }}</td>
+            <td class="figure">{{ sure(p) }}</td>
+            <td class="source">{{ p.source }}</td>
+            <td class="acts">
+              <BoxedButton :aria-label="`Take ${p.name}`" @click="pick(p)"> Take </BoxedButton>
+              <PlainButton
+                v-if="p.group === 'your own'"
+                :aria-label="`Remove ${p.name}`"
+                @click="remove(p.id)"
+              >
+                remove
+              </PlainButton>
+            </td>
+          </tr>
+        </tbody>
+      </table>
+      <p v-if="found.length === 0" class="quiet">Nothing of that name. Add it as your own below.</p>
+    </div>
+    <form class="own" @submit.prevent="keep">
+      <v-text-field v-model="name" label="Your own: name" maxlength="120" data-test="own-name" />
+      <v-text-field v-model="text" label="period or ratio" :error-messages="error" data-test="own-text" />
+      <v-btn type="submit" data-test="own-keep">Keep</v-btn>
+      <v-btn @click="open = false">Close</v-btn>
+    </form>
+  </DialogBox>
 </template>
 
 <style scoped>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { BranchPlan } from '@tesseron/core/branch';
+import type { BranchPlan } from '@tesseron/core/branches';
 import { ppm } from '@tesseron/core/period';
 import { toNumber } from '@tesseron/core/rational';
 import { figure } from '@tesseron/core/units';

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { type Candidate, candidateOf, differentCounts, parseTrain, partsOf } from '@tesseron/core/counts';
+import { type Candidate, candidateOf, differentCounts, parseTrain, partsOf } from '@tesseron/core/search';
 import { ppm } from '@tesseron/core/period';
 import { type Rational, toDecimal, toFraction, toNumber } from '@tesseron/core/rational';
 import { must } from '@tesseron/core/result';
@@ -93,11 +93,9 @@ const keyOfOwn = computed(() => must(readOwn(props.own)).length > 0);
         <tr>
           <th scope="row"><span class="visually-hidden">act</span></th>
           <td v-for="c in columns" :key="`${c.own}${c.row.key}`" class="acts">
-            <button v-if="choosable" type="button" class="boxed" @click="emit('choose', c.row)">
-              Choose
-            </button>
-            <button type="button" class="plain" @click="emit('working', c.row)">working</button>
-            <button v-if="!c.own" type="button" class="plain" @click="emit('drop', c.row.key)">remove</button>
+            <BoxedButton v-if="choosable" @click="emit('choose', c.row)"> Choose </BoxedButton>
+            <PlainButton @click="emit('working', c.row)">working</PlainButton>
+            <PlainButton v-if="!c.own" @click="emit('drop', c.row.key)">remove</PlainButton>
           </td>
         </tr>
       </tbody>

@@ -5,6 +5,7 @@ import { figure, fixed } from '@tesseron/core/units';
 import { sayDrift } from '@tesseron/core/words';
 import { computed, ref, watch } from 'vue';
 import type { Row } from './use-count-search';
+import TickBox from '../../parts/TickBox.vue';
 
 const props = defineProps<{
   rows: readonly Row[];
@@ -84,28 +85,25 @@ const lines = computed(() =>
         <td class="figure centres">{{ l.centres }}</td>
         <td>{{ l.sense }}</td>
         <td>
-          <input
-            type="checkbox"
-            :checked="compared.includes(l.stages)"
+          <TickBox
+            :model-value="compared.includes(l.stages)"
+            data-test="compare-row"
             :aria-label="`Compare ${l.stages}`"
             title="compare"
-            data-test="compare-row"
             @click.stop
-            @change="emit('compare', l.row)"
+            @update:model-value="emit('compare', l.row)"
           />
         </td>
         <td>
-          <button
+          <BoxedButton
             v-if="choosable"
-            type="button"
-            class="boxed"
             :aria-label="`Choose ${l.stages}`"
             data-test="choose"
             @focus="emit('look', l.stages)"
             @click.stop="emit('choose', l.row)"
           >
             {{ l.stages === chosen ? 'Chosen' : 'Choose' }}
-          </button>
+          </BoxedButton>
         </td>
       </tr>
     </tbody>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { errorForDrift, ppm } from '@tesseron/core/period';
-import { type Candidate, LEAST_COUNT } from '@tesseron/core/counts';
+import { type Candidate, LEAST_COUNT } from '@tesseron/core/search';
 import { undercutLimit } from '@tesseron/core/tooth';
 import { toDecimal, toFraction, toNumber, toSignificant } from '@tesseron/core/rational';
 import type { Search } from '@tesseron/core/machine';
@@ -23,6 +23,7 @@ import { builtStages } from './built-stages';
 import { type Row, useCountSearch } from './use-count-search';
 import { usePlanSearch } from './use-plan-search';
 import WhyPane from './WhyPane.vue';
+import TabRow from '../../parts/TabRow.vue';
 
 const PANES = [
   { id: 'trains', title: 'Trains' },
@@ -39,6 +40,12 @@ const router = useRouter();
 const { machine, derived } = useOpen();
 const working = useRatioWorking();
 const planning = usePlanSearch();
+const panes = computed(() =>
+  PANES.map(p => ({
+    id: p.id,
+    title: p.id === 'compare' && compared.value.length > 0 ? `${p.title} ${compared.value.length}` : p.title,
+  })),
+);
 const pane = ref<Pane>(route.query['pane'] === 'machine' ? 'machine' : 'trains');
 const looked = ref<string>();
 const compared = shallowRef<Row[]>([]);
@@ -135,22 +142,8 @@ const ratioText = computed(() =>
   <StationLayout station="counts">
     <template #table>
       <div class="panes">
-        <div class="tabs" role="tablist" aria-label="Views of the search">
-          <button
-            v-for="p in PANES"
-            :id="`tab-${p.id}`"
-            :key="p.id"
-            type="button"
-            role="tab"
-            :aria-selected="pane === p.id"
-            aria-controls="counts-pane"
-            :data-test="`pane-${p.id}`"
-            @click="pane = p.id"
-          >
-            {{ p.id === 'compare' && compared.length > 0 ? `${p.title} ${compared.length}` : p.title }}
-          </button>
-        </div>
-        <div id="counts-pane" class="pane" role="tabpanel" :aria-labelledby="`tab-${pane}`">
+        <TabRow v-model="pane" prefix="pane" label="Views of the search" :panes="panes" />
+        <div id="pane-pane" class="pane" role="tabpanel" :aria-labelledby="`pane-tab-${pane}`">
           <template v-if="pane === 'trains'">
             <div v-if="rows.length > 0" class="found">
               <FrontChart :rows="rows" :chosen="marked" :tolerance="tolerancePpm" @look="looked = $event" />
@@ -272,9 +265,7 @@ const ratioText = computed(() =>
           </p>
           <p v-else-if="rows.length === 0" class="error-text" data-test="none-fits">
             No train fits these limits together.
-            <button type="button" class="plain" @click="pane = 'why'">
-              See which limit stands in the way
-            </button>
+            <PlainButton @click="pane = 'why'"> See which limit stands in the way </PlainButton>
           </p>
           <template v-if="lookedRow">
             <h3>{{ lookedRow.key }}</h3>

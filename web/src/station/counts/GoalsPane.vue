@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { LIMITS } from '@tesseron/core/machine';
-import type { Candidate, CountQuery, GoalResult, Sense } from '@tesseron/core/counts';
+import type { Candidate, CountQuery, GoalResult, Sense } from '@tesseron/core/search';
 import { ppm } from '@tesseron/core/period';
 import { div, parseDecimal, type Rational, rational, toNumber } from '@tesseron/core/rational';
 import { must } from '@tesseron/core/result';
@@ -98,10 +98,8 @@ const lines = computed(() =>
           <td>{{ l.r.proven ? 'proven least' : 'best found; not all was covered' }}</td>
           <td>
             <template v-if="l.row">
-              <button v-if="choosable" type="button" class="boxed" @click="l.row && emit('choose', l.row)">
-                Choose
-              </button>
-              <button type="button" class="plain" @click="l.row && emit('working', l.row)">working</button>
+              <BoxedButton v-if="choosable" @click="l.row && emit('choose', l.row)"> Choose </BoxedButton>
+              <PlainButton @click="l.row && emit('working', l.row)">working</PlainButton>
             </template>
           </td>
         </tr>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { LIMITS } from '@tesseron/core/machine';
-import type { SearchLimits } from '@tesseron/core/build';
-import { LEAST_COUNT, MOST_COUNT, MOST_STAGES, parseStock } from '@tesseron/core/counts';
+import type { SearchLimits } from '@tesseron/core/planting';
+import { LEAST_COUNT, MOST_COUNT, MOST_STAGES, parseStock } from '@tesseron/core/search';
 import { ok, type Result } from '@tesseron/core/result';
 import { STANDARD_MODULES } from '@tesseron/core/units';
 import { computed } from 'vue';

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { LIMITS } from '@tesseron/core/machine';
-import { type Objective, type School, SCHOOLS } from '@tesseron/core/branch';
+import { type Objective, type School, SCHOOLS } from '@tesseron/core/branches';
 import { ppm } from '@tesseron/core/period';
 import { toNumber } from '@tesseron/core/rational';
 import { figure } from '@tesseron/core/units';
@@ -10,6 +10,7 @@ import WorkBar from '../../parts/WorkBar.vue';
 import { useOpen } from '../../machine/use-open';
 import NumberField from '../../parts/NumberField.vue';
 import type { PlanSearch } from './use-plan-search';
+import TickBox from '../../parts/TickBox.vue';
 
 /** What a plan for all outputs is asked. */
 const props = defineProps<{ planning: PlanSearch }>();
@@ -38,18 +39,25 @@ const toggleOutput = (id: string): void => void (limits.outputs = toggled(limits
   <form @submit.prevent="start">
     <fieldset>
       <legend>Outputs, the innermost first</legend>
-      <label v-for="o in possible" :key="o.id" class="tick">
-        <input type="checkbox" :checked="limits.outputs.includes(o.id)" @change="toggleOutput(o.id)" />
-        {{ names[o.id] }}
-      </label>
+      <TickBox
+        v-for="o in possible"
+        :key="o.id"
+        :model-value="limits.outputs.includes(o.id)"
+        :label="names[o.id]"
+        @update:model-value="toggleOutput(o.id)"
+      />
       <p v-if="possible.length < 2" class="quiet">Name two outputs or more at Aims.</p>
     </fieldset>
     <fieldset>
       <legend>Driven</legend>
-      <label v-for="s in SCHOOLS" :key="s" class="tick" :data-test="`school-${s.replace(' ', '-')}`">
-        <input type="checkbox" :checked="limits.schools.includes(s)" @change="toggleSchool(s)" />
-        {{ saySchool(s) }}
-      </label>
+      <TickBox
+        v-for="s in SCHOOLS"
+        :key="s"
+        :data-test="`school-${s.replace(' ', '-')}`"
+        :model-value="limits.schools.includes(s)"
+        :label="saySchool(s)"
+        @update:model-value="toggleSchool(s)"
+      />
     </fieldset>
     <v-select v-model="limits.drive" :items="[...DRIVES]" label="Speed of the drive" data-test="plan-drive" />
     <v-select v-model="limits.objective" :items="OBJECTIVES" label="Wanted" data-test="plan-objective" />

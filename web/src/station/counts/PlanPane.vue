@@ -8,7 +8,8 @@ import { computed, ref, watch } from 'vue';
 import { useWorking } from '../../frame/use-working';
 import { useOpen } from '../../machine/use-open';
 import BranchDrawing from './BranchDrawing.vue';
-import type { PlanSearch, SchoolPlan } from './use-plan-search';
+import type { SchoolPlan } from '@tesseron/core/planting';
+import type { PlanSearch } from './use-plan-search';
 
 /** All outputs at once: the schools compared, and the chosen one drawn. */
 const props = defineProps<{ planning: PlanSearch }>();
@@ -65,17 +66,15 @@ const ppmOf = (p: SchoolPlan): string => (p.plan ? figure(toNumber(ppm(p.plan.wo
             <td class="figure">{{ p.plan?.sum ?? '–' }}</td>
             <td>{{ p.proven ? (p.plan ? 'proven best' : 'proven: there is none') : 'best found so far' }}</td>
             <td>
-              <button
+              <BoxedButton
                 v-if="p.plan"
-                type="button"
-                class="boxed"
                 :aria-label="`Build: ${saySchool(p.query.school)}`"
                 :data-test="`build-${p.query.school.replace(' ', '-')}`"
                 @focus="looked = p.query.school"
                 @click.stop="planning.choose(p)"
               >
                 Build
-              </button>
+              </BoxedButton>
             </td>
           </tr>
         </tbody>
@@ -84,16 +83,14 @@ const ppmOf = (p: SchoolPlan): string => (p.plan ? figure(toNumber(ppm(p.plan.wo
       <BranchDrawing v-if="shown?.plan" :plan="shown.plan" :names="names" />
       <p v-if="shown?.plan" class="workings">
         Show working:
-        <button
+        <PlainButton
           v-for="(b, i) in shown.plan.branches"
           :key="b.output"
-          type="button"
-          class="plain"
           data-test="plan-working"
           @click="explain(i)"
         >
           {{ names[b.output] }}
-        </button>
+        </PlainButton>
       </p>
     </template>
     <p v-else-if="planning.search.searching.value" class="quiet">Planning…</p>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Candidate, CountQuery, Rung } from '@tesseron/core/counts';
+import type { Candidate, CountQuery, Rung } from '@tesseron/core/search';
 import { ppm, rateError } from '@tesseron/core/period';
 import { compare, toFraction, toNumber } from '@tesseron/core/rational';
 import { figure } from '@tesseron/core/units';
@@ -102,23 +102,16 @@ const relaxed = computed(() =>
             <td :class="{ cut: l.train }">{{ l.verdict }}</td>
             <td>
               <template v-if="l.train">
-                <button
+                <BoxedButton
                   v-if="choosable"
-                  type="button"
-                  class="boxed"
                   :aria-label="`Choose ${l.text}`"
                   @click="emit('choose', l.train)"
                 >
                   Choose
-                </button>
-                <button
-                  type="button"
-                  class="plain"
-                  :aria-label="`Working of ${l.text}`"
-                  @click="emit('working', l.train)"
-                >
+                </BoxedButton>
+                <PlainButton :aria-label="`Working of ${l.text}`" @click="emit('working', l.train)">
                   working
-                </button>
+                </PlainButton>
               </template>
             </td>
           </tr>

@@ -1,4 +1,4 @@
-import type { BranchPlan } from '@tesseron/core/branch';
+import type { BranchPlan } from '@tesseron/core/branches';
 import { rational } from '@tesseron/core/rational';
 import { expect } from 'chai';
 import { drawBranches } from './branch-drawing';

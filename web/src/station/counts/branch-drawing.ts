@@ -1,5 +1,5 @@
-import type { BranchPlan } from '@tesseron/core/branch';
-import type { Stage } from '@tesseron/core/counts';
+import type { BranchPlan } from '@tesseron/core/branches';
+import type { Stage } from '@tesseron/core/search';
 
 /** A wheel of the drawing: a bar across its axis, as long as its count asks. */
 interface DrawnWheel {

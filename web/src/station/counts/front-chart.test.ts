@@ -1,5 +1,5 @@
-import { describeCandidate } from '@tesseron/core/build';
-import { candidateOf } from '@tesseron/core/counts';
+import { describeCandidate } from '@tesseron/core/planting';
+import { candidateOf } from '@tesseron/core/search';
 import { rational } from '@tesseron/core/rational';
 import { expect } from 'chai';
 import { chartRows, layoutChart, MARGIN } from './front-chart';

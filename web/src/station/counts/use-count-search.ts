@@ -5,18 +5,16 @@ import {
   queryOf,
   returnFor,
   type SearchLimits,
-} from '@tesseron/core/build';
-import { type Candidate, candidateOf, type CountQuery } from '@tesseron/core/counts';
-import { searchedState } from '@tesseron/core/derive';
-import { type Aim, byId, freeId, type Machine, type Search } from '@tesseron/core/machine';
+} from '@tesseron/core/planting';
+import { type Candidate, candidateOf, type CountQuery } from '@tesseron/core/search';
+import { searchedState } from '@tesseron/core/state';
+import { keepSearch } from '@tesseron/core/change';
+import { type Aim, byId, type Search } from '@tesseron/core/machine';
 import { absolute, compare, type Rational, toFraction } from '@tesseron/core/rational';
 import type { Problem, Result } from '@tesseron/core/result';
 import { computed, onScopeDispose, shallowRef, watch } from 'vue';
 import { useOpen } from '../../machine/use-open';
 import { useSearch } from '../../worker/use-search';
-
-/** Searches that are kept for each aim; the oldest goes first. */
-const MOST_KEPT = 5;
 
 /**
  * A row of the result: a candidate in words, whether it is one of the best compromises, and whether its error is
@@ -106,7 +104,7 @@ export function useCountSearch(aimId: () => string | undefined) {
     const limitsAsked = asked.value;
     const label = `Search counts for ${aim.value.name}`;
     // After the trains are drawn, so that the page does not stall.
-    keeping = setTimeout(() => change(label, m => keepSearch(m, id, { ...limitsAsked, found })), KEEP_AFTER);
+    keeping = setTimeout(() => change(label, keepSearch(id, { ...limitsAsked, found })), KEEP_AFTER);
   });
 
   onScopeDispose(() => clearTimeout(keeping));
@@ -192,25 +190,6 @@ const within = (error: Rational, uncertainty: Rational | undefined): boolean =>
 
 const streamed = (best: readonly Candidate[] | undefined): Found | undefined =>
   best && { front: [], top: best, proven: false };
-
-function keepSearch(machine: Machine, aim: string, search: Omit<Search, 'id' | 'aim'>): Machine {
-  if (!byId(machine.aims, aim)) return machine;
-  const own = machine.searches.filter(s => s.aim === aim);
-  const { found: _, ...asked } = search;
-  const same = (s: Search): boolean => {
-    const { id: __, aim: ___, found: ____, ...rest } = s;
-    return JSON.stringify(rest) === JSON.stringify(asked);
-  };
-  const stay = own.filter(s => !same(s)).slice(1 - MOST_KEPT);
-  return {
-    ...machine,
-    searches: [
-      ...machine.searches.filter(s => s.aim !== aim),
-      ...stay,
-      { ...search, id: freeId(machine, 'search'), aim },
-    ],
-  };
-}
 
 const keptTrain = ({ stages }: Candidate): { driving: number[]; driven: number[] } => ({
   driving: stages.map(s => s.driving),

@@ -1,19 +1,17 @@
-import type { BranchPlan, BranchQuery, BranchResult, Objective, Output, School } from '@tesseron/core/branch';
-import { planOf, SCHOOLS } from '@tesseron/core/branch';
-import { branchOutputs, plantBranches } from '@tesseron/core/build';
-import { freeId, type Machine, type Plan } from '@tesseron/core/machine';
+import {
+  type BranchQuery,
+  type BranchResult,
+  type Objective,
+  type School,
+  SCHOOLS,
+} from '@tesseron/core/branches';
+import { branchOutputs, keptPlan, plantBranches, planToKeep, type SchoolPlan } from '@tesseron/core/planting';
+import { keepPlans, setDriveSpeed } from '@tesseron/core/change';
 import { parseDecimal, rational, div } from '@tesseron/core/rational';
 import { must } from '@tesseron/core/result';
 import { computed, reactive, shallowRef, watch } from 'vue';
 import { useOpen } from '../../machine/use-open';
 import { useSearch } from '../../worker/use-search';
-
-/** A school with what was found for it. */
-export interface SchoolPlan {
-  readonly query: BranchQuery;
-  readonly plan: BranchPlan | undefined;
-  readonly proven: boolean;
-}
 
 /** What a search for all outputs is asked. */
 export interface PlanLimits {
@@ -86,10 +84,7 @@ export function usePlanSearch() {
   });
   watch(search.answer, answer => {
     if (answer?.ok)
-      change('Plan all outputs', m => ({
-        ...m,
-        plans: plans.value.map((p, i) => planToKeep(m, limits, p, i)),
-      }));
+      change('Plan all outputs', keepPlans(plans.value.map(p => planToKeep(p, limits.errorPpm))));
   });
   const problem = computed(() =>
     search.answer.value && !search.answer.value.ok ? search.answer.value.problem : undefined,
@@ -99,8 +94,7 @@ export function usePlanSearch() {
   function choose({ plan, query }: SchoolPlan): void {
     if (!plan) return;
     change(`Build a plan for ${plan.branches.length} outputs`, m => {
-      const freed: Machine =
-        query.drive === 'free' && m.drive ? { ...m, drive: { ...m.drive, speed: { kind: 'free' } } } : m;
+      const freed = query.drive === 'free' ? setDriveSpeed({ kind: 'free' })(m) : m;
       return plantBranches(freed, {
         school: plan.school,
         module: limits.module,
@@ -114,44 +108,3 @@ export function usePlanSearch() {
 }
 
 export type PlanSearch = ReturnType<typeof usePlanSearch>;
-
-function planToKeep(
-  machine: Machine,
-  { errorPpm }: PlanLimits,
-  { query, plan, proven }: SchoolPlan,
-  nth: number,
-): Plan {
-  const { school, objective, drive, least, most, leastSum, mostSum } = query;
-  return {
-    ...{ id: freeId(machine, `plan${nth}x`), aims: query.outputs.map(o => o.id), school },
-    ...{ objective, drive, errorPpm, least, most, leastSum, mostSum },
-    ...(plan && {
-      found: {
-        proven,
-        ...(plan.first && { first: plan.first }),
-        branches: plan.branches.map(b => ({
-          aim: b.output,
-          ...(b.from && { from: b.from }),
-          stages: b.stages,
-        })),
-      },
-    }),
-  };
-}
-
-/** A kept plan, weighed anew against the outputs as they are now; nothing when one of them is gone. */
-function keptPlan(kept: Plan, possible: readonly Output[]): SchoolPlan[] {
-  const outputs = kept.aims.flatMap(id => possible.find(o => o.id === id) ?? []);
-  const { found, school, objective, drive, least, most, leastSum, mostSum } = kept;
-  if (outputs.length < kept.aims.length || !found) return [];
-  const query: BranchQuery = { outputs, school, objective, drive, least, most, leastSum, mostSum };
-  const sum = found.branches[0]?.stages[0];
-  if (!sum || found.branches.some((b, i) => b.aim !== outputs[i]?.id)) return [];
-  const choices = found.branches.map(b => ({
-    from: b.from === undefined ? undefined : kept.aims.indexOf(b.from),
-    stages: b.stages,
-  }));
-  return [
-    { query, plan: planOf(query, sum.driving + sum.driven, choices, found.first), proven: found.proven },
-  ];
-}

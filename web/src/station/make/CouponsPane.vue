@@ -18,16 +18,9 @@ import {
 import { writeDxf } from '@tesseron/core/format/dxf';
 import { writeSvg } from '@tesseron/core/format/svg';
 import type { Drawing } from '@tesseron/core/drawing';
-import {
-  addMeasurement,
-  byId,
-  ISO_53_A,
-  patch,
-  removeMeasurement,
-  setToothing,
-  LIMITS,
-} from '@tesseron/core/machine';
-import { compensationName, fileName } from '@tesseron/core/output';
+import { byId, ISO_53_A, LIMITS } from '@tesseron/core/machine';
+import { addMeasurement, patch, removeMeasurement, setToothing } from '@tesseron/core/change';
+import { compensationName, fileName } from '@tesseron/core/drawings';
 import type { Result } from '@tesseron/core/result';
 import { fixed } from '@tesseron/core/units';
 import { sayProblem } from '@tesseron/core/words';
@@ -39,6 +32,7 @@ import NumberFields from '../../parts/NumberFields.vue';
 import { useMake } from '../../worker/use-make';
 import { useLooked } from './use-looked';
 import WorkBar from '../../parts/WorkBar.vue';
+import OneOf from '../../parts/OneOf.vue';
 
 /** Test pieces that measure a tool: make one, type what it measures, and take what follows into the tool's profile. */
 const { machine, derived, change } = useOpen();
@@ -239,24 +233,19 @@ const rodField = computed(() => [
 </script>
 
 <template>
-  <label class="row">
-    <span class="quiet">Tool</span>
-    <select v-model="tool" data-test="coupon-tool">
-      <option v-for="p in machine.processes" :key="p.id" :value="p.id">{{ p.name || p.kind }}</option>
-    </select>
-  </label>
-  <div class="kinds" role="radiogroup" aria-label="Coupon">
-    <label v-for="k in kinds" :key="k">
-      <input
-        type="radio"
-        name="coupon"
-        :checked="k === chosen"
-        :data-test="`coupon-${k.replaceAll(' ', '-')}`"
-        @change="kind = k"
-      />
-      {{ k }}
-    </label>
-  </div>
+  <v-select
+    v-model="tool"
+    :items="machine.processes.map(p => ({ value: p.id, title: p.name || p.kind }))"
+    label="Tool"
+    data-test="coupon-tool"
+  />
+  <OneOf
+    :model-value="chosen"
+    label="Coupon"
+    :choices="kinds.map(k => ({ value: k, title: k }))"
+    test="coupon"
+    @update:model-value="kind = $event"
+  />
   <NumberFields v-if="chosen === 'bore ladder' || chosen === 'wheel pair'" :fields="rodField" />
   <p v-if="problem" class="error-text">{{ problem }}</p>
   <p v-else class="row">
@@ -280,13 +269,15 @@ const rodField = computed(() => [
       >
     </p>
   </template>
-  <label v-for="c in choices" :key="c.label" class="row">
-    <span class="quiet">{{ c.label }}</span>
-    <select :data-test="`choice-${c.label}`" @change="c.take(($event.target as HTMLSelectElement).value)">
-      <option value="" disabled selected>mm</option>
-      <option v-for="v in c.values" :key="v" :value="v">{{ v }}</option>
-    </select>
-  </label>
+  <v-select
+    v-for="c in choices"
+    :key="c.label"
+    :model-value="undefined"
+    :items="[...c.values]"
+    :label="`${c.label}, mm`"
+    :data-test="`choice-${c.label}`"
+    @update:model-value="c.take(String($event))"
+  />
   <template v-if="rows.length > 0">
     <table class="ruled" data-test="fitted">
       <tbody>
@@ -304,14 +295,12 @@ const rodField = computed(() => [
     <ul class="notes">
       <li v-for="m in notes" :key="m.id">
         {{ m.what }}: {{ m.value }} mm, drawn {{ m.nominal }} mm <span class="quiet">{{ m.at }}</span>
-        <button
-          type="button"
-          class="plain"
+        <PlainButton
           :aria-label="`Remove the reading ${m.what} ${m.value}`"
           @click="change('Remove a reading', removeMeasurement(m.id))"
         >
           remove
-        </button>
+        </PlainButton>
       </li>
     </ul>
   </details>
@@ -331,14 +320,6 @@ const rodField = computed(() => [
   grid-template-columns: 1fr 1fr;
   font-size: 14px;
   margin: 6px 0 10px;
-}
-
-select {
-  font: inherit;
-  color: var(--ink);
-  background: var(--panel);
-  border: var(--line);
-  padding: 3px 6px;
 }
 
 .notes {

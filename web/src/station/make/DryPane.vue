@@ -1,11 +1,10 @@
 <script setup lang="ts">
-import type { CutRun, Mishap, PrintedBody } from '@tesseron/core/dry';
-import { judge, judgeLayer } from '@tesseron/core/dry';
+import { type CutRun, type Mishap, type PrintedBody, judge, judgeLayer } from '@tesseron/core/dry-run';
 import { writeDxf } from '@tesseron/core/format/dxf';
 import { flatten, type Path, type Point, polygon } from '@tesseron/core/geometry';
 import type { Drawing } from '@tesseron/core/drawing';
 import { byId, processOf } from '@tesseron/core/machine';
-import { bedOf, growthOf, rateOf } from '@tesseron/core/make';
+import { bedOf, growthOf, rateOf } from '@tesseron/core/process';
 import { fixed } from '@tesseron/core/units';
 import { sayProblem } from '@tesseron/core/words';
 import { batchName, finishedOn, flatParts, sheetDrawing } from '@tesseron/core/workshop';
@@ -15,6 +14,7 @@ import { openToolFile } from '../../keep';
 import { useOpen } from '../../machine/use-open';
 import { useMake } from '../../worker/use-make';
 import { useLooked } from './use-looked';
+import SlideField from '../../parts/SlideField.vue';
 
 /** A cutter and a printer that stand in for the real ones: they take the file itself and show what would come of it. */
 const { machine, derived } = useOpen();
@@ -215,12 +215,12 @@ const worst = computed(() =>
     A cutter and a printer that stand in for yours. They take the file itself, follow it with the tool’s cut
     or line, and show what would drop out or be built.
   </p>
-  <label class="row">
-    <span class="quiet">Tool</span>
-    <select v-model="tool" data-test="dry-tool">
-      <option v-for="p in machine.processes" :key="p.id" :value="p.id">{{ p.name || p.kind }}</option>
-    </select>
-  </label>
+  <v-select
+    v-model="tool"
+    :items="machine.processes.map(p => ({ value: p.id, title: p.name || p.kind }))"
+    label="Tool"
+    data-test="dry-tool"
+  />
   <p class="row">
     <v-btn data-test="dry-choose" @click="choose">Choose a file</v-btn>
     <v-btn v-if="process && process.kind !== 'printer'" data-test="dry-own" @click="ownSheet"
@@ -258,10 +258,14 @@ const worst = computed(() =>
         </tr>
       </tbody>
     </table>
-    <label class="row">
-      as cut
-      <input v-model.number="step" type="range" min="0" :max="cut.dropped.length" data-test="dry-step" />
-    </label>
+    <SlideField
+      v-model="step"
+      label="as cut"
+      :least="0"
+      :most="cut.dropped.length"
+      :step="1"
+      data-test="dry-step"
+    />
     <p v-for="(m, n) in cut.mishaps" :key="n" class="error-text">
       Line {{ m.line + 1 }} {{ MISHAPS[m.code] }}.
     </p>
@@ -283,9 +287,9 @@ const worst = computed(() =>
       <tbody>
         <tr v-for="({ b, thin, hanging }, n) in worst" :key="n" :class="{ chosen: n === body }">
           <td>
-            <button type="button" class="plain" @click="((body = n), (step = 0))">
+            <PlainButton @click="((body = n), (step = 0))">
               {{ b.name || `body ${n + 1}` }}
-            </button>
+            </PlainButton>
           </td>
           <td class="figure">{{ fixed(b.width, 1) }} × {{ fixed(b.depth, 1) }} × {{ fixed(b.height, 1) }}</td>
           <td class="figure">{{ clock(b.seconds) }}</td>
@@ -303,16 +307,15 @@ const worst = computed(() =>
         </tr>
       </tbody>
     </table>
-    <label v-if="shownBody" class="row">
-      layer
-      <input
-        v-model.number="step"
-        type="range"
-        min="0"
-        :max="shownBody.layers.length - 1"
-        data-test="dry-layer"
-      />
-    </label>
+    <SlideField
+      v-if="shownBody"
+      v-model="step"
+      label="layer"
+      :least="0"
+      :most="shownBody.layers.length - 1"
+      :step="1"
+      data-test="dry-layer"
+    />
   </template>
   <table v-if="judged" class="ruled" data-test="dry-judged">
     <thead>
@@ -339,19 +342,6 @@ const worst = computed(() =>
   align-items: center;
   gap: 8px;
   margin: 6px 0;
-}
-
-.row input[type='range'] {
-  flex: 1;
-  accent-color: var(--accent);
-}
-
-select {
-  font: inherit;
-  color: var(--ink);
-  background: var(--panel);
-  border: var(--line);
-  padding: 3px 6px;
 }
 
 .small {

@@ -2,17 +2,16 @@
 import { writeCsv } from '@tesseron/core/format/csv';
 import { writeDxf } from '@tesseron/core/format/dxf';
 import { writeSvg } from '@tesseron/core/format/svg';
-import { workingText } from '@tesseron/core/archive';
+import { workingText, type NotMade } from '@tesseron/core/archive';
 import type { Table } from '@tesseron/core/drawing';
 import { writeMachine } from '@tesseron/core/machine';
-import { fileName, planDrawing } from '@tesseron/core/output';
+import { fileName, planDrawing } from '@tesseron/core/drawings';
 import { sayProblem } from '@tesseron/core/words';
 import { hardwareList, partsList } from '@tesseron/core/workshop';
 import { computed, ref } from 'vue';
 import WorkBar from '../../parts/WorkBar.vue';
 import { saveFile } from '../../keep';
 import { useOpen } from '../../machine/use-open';
-import type { NotMade } from '@tesseron/core/archive';
 import { useMake } from '../../worker/use-make';
 
 /** Everything as one archive; lists, the plan, the working, the machine by itself. */

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { sayProblem } from '@tesseron/core/words';
-import { planDrawing } from '@tesseron/core/output';
+import { planDrawing } from '@tesseron/core/drawings';
 import { computed, ref, watch } from 'vue';
 import FlatDrawing from '../../draw/FlatDrawing.vue';
 import SpaceCanvas from '../../draw/SpaceCanvas.vue';

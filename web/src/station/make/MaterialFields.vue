@@ -1,20 +1,13 @@
 <script setup lang="ts">
-import {
-  addMaterial,
-  byId,
-  changeMaterial,
-  changeProcess,
-  type Material,
-  type Process,
-  removeMaterial,
-  LIMITS,
-} from '@tesseron/core/machine';
+import { byId, type Material, type Process, LIMITS } from '@tesseron/core/machine';
+import { addMaterial, changeMaterial, changeProcess, removeMaterial } from '@tesseron/core/change';
 import { computed } from 'vue';
 import { useOpen } from '../../machine/use-open';
 import CheckedField from '../../parts/CheckedField.vue';
 import { length, number } from '../../parts/number-spec';
 import NumberFields from '../../parts/NumberFields.vue';
 import { anyText } from './any-text';
+import TickBox from '../../parts/TickBox.vue';
 
 /** What a tool takes: stock as it was measured, its sheets, what it weighs and costs. */
 const props = defineProps<{ process: Process }>();
@@ -31,6 +24,11 @@ const take = (id: string): void =>
         addMaterial({ name: printed.value ? 'Filament' : 'Sheet', sheets: [] }, props.process.id),
       )
     : change('Choose a material', changeProcess(props.process.id, { material: id === '' ? undefined : id }));
+const materials = computed(() => [
+  { value: '', title: 'not said' },
+  ...machine.value.materials.map(m => ({ value: m.id, title: m.name || m.id })),
+  { value: 'new', title: 'a new one' },
+]);
 const figures = computed(() => {
   const m = material.value;
   if (!m) return [];
@@ -84,18 +82,13 @@ const dropSheet = (i: number): void =>
 
 <template>
   <h3>Material</h3>
-  <label class="take">
-    <span class="quiet">It takes</span>
-    <select
-      :value="process.material ?? ''"
-      data-test="material"
-      @change="take(($event.target as HTMLSelectElement).value)"
-    >
-      <option value="">not said</option>
-      <option v-for="m in machine.materials" :key="m.id" :value="m.id">{{ m.name || m.id }}</option>
-      <option value="new">a new one</option>
-    </select>
-  </label>
+  <v-select
+    :model-value="process.material ?? ''"
+    :items="materials"
+    label="It takes"
+    data-test="material"
+    @update:model-value="take"
+  />
   <template v-if="material">
     <CheckedField
       :model-value="material.name"
@@ -106,38 +99,29 @@ const dropSheet = (i: number): void =>
     />
     <div class="fields"><NumberFields :fields="figures" /></div>
     <template v-if="!printed">
-      <label class="tick">
-        <input
-          type="checkbox"
-          :checked="material.grain === true"
-          data-test="material-grain"
-          @change="put({ grain: material.grain ? undefined : true })"
-        />
-        it has a grain along its width
-      </label>
+      <TickBox
+        :model-value="material.grain === true"
+        label="it has a grain along its width"
+        data-test="material-grain"
+        @update:model-value="put({ grain: material.grain ? undefined : true })"
+      />
       <div v-for="(s, i) in sheets" :key="i" class="sheet">
         <NumberFields :fields="s" />
-        <button type="button" class="boxed" :aria-label="`Remove sheet ${i + 1}`" @click="dropSheet(i)">
-          remove
-        </button>
+        <BoxedButton :aria-label="`Remove sheet ${i + 1}`" @click="dropSheet(i)"> remove </BoxedButton>
       </div>
-      <button
-        type="button"
-        class="boxed"
+      <BoxedButton
         data-test="add-sheet"
         @click="put({ sheets: [...material.sheets, { width: 600, height: 400 }] })"
       >
         Add a sheet
-      </button>
+      </BoxedButton>
     </template>
-    <button
-      type="button"
-      class="boxed"
+    <BoxedButton
       data-test="remove-material"
       @click="change('Remove a material', removeMaterial(material.id))"
     >
       Remove this material
-    </button>
+    </BoxedButton>
   </template>
 </template>
 
@@ -147,14 +131,6 @@ const dropSheet = (i: number): void =>
   gap: 8px;
   align-items: center;
   margin-bottom: 10px;
-}
-
-select {
-  font: inherit;
-  color: var(--ink);
-  background: var(--panel);
-  border: var(--line);
-  padding: 3px 6px;
 }
 
 .fields {

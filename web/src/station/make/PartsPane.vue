@@ -3,9 +3,10 @@ import { writeDxf } from '@tesseron/core/format/dxf';
 import { writeStep } from '@tesseron/core/format/step';
 import { writeSvg } from '@tesseron/core/format/svg';
 import type { Drawing } from '@tesseron/core/drawing';
-import { byId, circleCount, processOf, setMaking } from '@tesseron/core/machine';
-import { growthOf, leavesAsIs, leftUncut, uncutCorners } from '@tesseron/core/make';
-import { compensationName, fileName, fileNotes } from '@tesseron/core/output';
+import { byId, circleCount, processOf } from '@tesseron/core/machine';
+import { setMaking } from '@tesseron/core/change';
+import { growthOf, leavesAsIs, leftUncut, uncutCorners } from '@tesseron/core/process';
+import { compensationName, fileName, fileNotes } from '@tesseron/core/drawings';
 import { ok, type Result } from '@tesseron/core/result';
 import { printGrowth, solidParts } from '@tesseron/core/solid';
 import { figure } from '@tesseron/core/units';
@@ -17,6 +18,8 @@ import { saveFile } from '../../keep';
 import { useOpen } from '../../machine/use-open';
 import { useMake } from '../../worker/use-make';
 import { useLooked } from './use-looked';
+import TickBox from '../../parts/TickBox.vue';
+import SmallChoice from '../../parts/SmallChoice.vue';
 
 /** Every part: by which tool it is made, how many, and its own files. */
 const { machine, derived, change } = useOpen();
@@ -105,6 +108,7 @@ async function saveStl(part: { id: string; name: string }): Promise<void> {
   if (made.file)
     await saveFile(made.file, fileName([machine.value.name, part.name, ...compensationName(process)], 'stl'));
 }
+const tools = computed(() => machine.value.processes.map(t => ({ value: t.id, title: t.name || t.kind })));
 const setBy = (id: string, process: string): void =>
   change(
     'Choose how a part is made',
@@ -128,10 +132,12 @@ const moves = computed(() => machine.value.processes.some(p => !leavesAsIs(growt
 </script>
 
 <template>
-  <label v-if="moves" class="tick">
-    <input v-model="compensate" type="checkbox" data-test="compensate" />
-    compensate the files of single parts, once, for the tool
-  </label>
+  <TickBox
+    v-if="moves"
+    v-model="compensate"
+    label="compensate the files of single parts, once, for the tool"
+    data-test="compensate"
+  />
   <p class="quiet small">
     Do not compensate again in the cutter’s or printer’s own program. STEP shows parts as they should measure.
   </p>
@@ -140,70 +146,61 @@ const moves = computed(() => machine.value.processes.some(p => !leavesAsIs(growt
   <ul class="parts" data-test="parts">
     <li v-for="p in parts" :key="p.id" :class="{ chosen: looked === p.id }">
       <div class="top">
-        <button v-if="flat.has(p.id)" type="button" class="plain" @click="looked = p.id">
+        <PlainButton v-if="flat.has(p.id)" @click="looked = p.id">
           {{ p.name }}{{ teeth(p.id) }}
-        </button>
+        </PlainButton>
         <span v-else>{{ p.name }}</span>
         <span v-if="!ownable(p.id)" class="figure quiet">{{ p.number > 1 ? `${p.number} of it` : '' }}</span>
         <template v-else>
-          <input
+          <v-text-field
             class="number figure"
-            :value="p.number"
+            :model-value="p.number"
             :aria-label="`How many of ${p.name}`"
             inputmode="numeric"
             data-test="part-number"
             @change="setNumber(p.id, ($event.target as HTMLInputElement).value)"
           />
-          <select
-            :value="processOf(machine, p.id)?.id"
+          <SmallChoice
+            :model-value="processOf(machine, p.id)?.id"
+            :items="tools"
             :aria-label="`Tool for ${p.name}`"
             data-test="part-process"
-            @change="setBy(p.id, ($event.target as HTMLSelectElement).value)"
-          >
-            <option v-for="t in machine.processes" :key="t.id" :value="t.id">{{ t.name || t.kind }}</option>
-          </select>
+            @update:model-value="setBy(p.id, $event ?? '')"
+          />
         </template>
       </div>
       <div class="files">
         <template v-if="flat.has(p.id)">
-          <button
-            type="button"
-            class="boxed"
+          <BoxedButton
             :aria-label="`Save ${p.name} as SVG`"
             data-test="save-wheel"
             @click="save(p.id, 'svg')"
           >
             SVG
-          </button>
-          <button
-            type="button"
-            class="boxed"
+          </BoxedButton>
+          <BoxedButton
             :aria-label="`Save ${p.name} as DXF`"
             data-test="save-wheel-dxf"
             @click="save(p.id, 'dxf')"
           >
             DXF
-          </button>
-          <button
-            type="button"
-            class="boxed"
+          </BoxedButton>
+          <BoxedButton
             :aria-label="`Save ${p.name} as STEP`"
             data-test="save-step"
             @click="save(p.id, 'step')"
           >
             STEP
-          </button>
+          </BoxedButton>
         </template>
-        <button
-          type="button"
-          class="boxed"
+        <BoxedButton
           :disabled="maker.making.value"
           :aria-label="`Save ${p.name} as STL`"
           data-test="save-stl"
           @click="saveStl(p)"
         >
           STL
-        </button>
+        </BoxedButton>
       </div>
     </li>
   </ul>
@@ -227,11 +224,11 @@ const moves = computed(() => machine.value.processes.some(p => !leavesAsIs(growt
 }
 
 .top,
-.files,
-.progress {
+.files {
   display: flex;
-  align-items: center;
+  flex-wrap: wrap;
   gap: 6px;
+  align-items: center;
 }
 
 .top > :first-child {
@@ -250,18 +247,6 @@ const moves = computed(() => machine.value.processes.some(p => !leavesAsIs(growt
 
 .number {
   width: 46px;
-  text-align: right;
-}
-
-select,
-.number {
-  font: inherit;
-  font-size: 13px;
-  color: var(--ink);
-  background: var(--panel);
-  border: var(--line);
-  padding: 2px 4px;
-  max-width: 110px;
 }
 
 .small {

@@ -2,7 +2,7 @@
 import { LIMITS } from '@tesseron/core/machine';
 import type { Paper } from '@tesseron/core/format/tiles';
 import type { Drawing } from '@tesseron/core/drawing';
-import { fileName } from '@tesseron/core/output';
+import { fileName } from '@tesseron/core/drawings';
 import { fixed } from '@tesseron/core/units';
 import { digitStrip, patternsOf } from '@tesseron/core/workshop';
 import { computed, ref, watch } from 'vue';
@@ -11,10 +11,20 @@ import { useOpen } from '../../machine/use-open';
 import { length } from '../../parts/number-spec';
 import NumberFields from '../../parts/NumberFields.vue';
 import { useLooked } from './use-looked';
+import TickBox from '../../parts/TickBox.vue';
+import OneOf from '../../parts/OneOf.vue';
 
 /** Paper patterns at true size: wheels, drilling templates, dials, strips for bevels and digit wheels. */
 const { machine, derived } = useOpen();
 const { look } = useLooked();
+const PAPERS = [
+  { value: 'A4', title: 'A4' },
+  { value: 'Letter', title: 'Letter' },
+] as const;
+const MOVES = [
+  { value: 'up', title: 'up' },
+  { value: 'down', title: 'down' },
+] as const;
 const paper = ref<Paper>('A4');
 const skipped = ref<readonly string[]>([]);
 const looked = ref<string>();
@@ -71,9 +81,7 @@ watch(stripDrawing, drawing => drawing && looked.value === 'strip' && show('stri
 
 <template>
   <p class="row">
-    <label v-for="p in ['A4', 'Letter'] as const" :key="p">
-      <input v-model="paper" type="radio" name="paper" :value="p" :data-test="`paper-${p}`" /> {{ p }}
-    </label>
+    <OneOf v-model="paper" label="Paper" :choices="PAPERS" test="paper" />
     <v-btn
       :disabled="writing || chosen.length === 0"
       data-test="save-pdf"
@@ -95,17 +103,16 @@ watch(stripDrawing, drawing => drawing && looked.value === 'strip' && show('stri
     <tbody>
       <tr v-for="p in patterns" :key="p.id" :class="{ chosen: looked === p.id }">
         <td>
-          <input
-            type="checkbox"
-            :checked="!skipped.includes(p.id)"
+          <TickBox
+            :model-value="!skipped.includes(p.id)"
             :aria-label="`Print ${p.name}`"
-            @change="toggle(p.id)"
+            @update:model-value="toggle(p.id)"
           />
         </td>
         <td>
-          <button type="button" class="plain" data-test="pattern" @click="show(p.id, p.drawing)">
+          <PlainButton data-test="pattern" @click="show(p.id, p.drawing)">
             {{ p.name }}
-          </button>
+          </PlainButton>
         </td>
         <td class="quiet">{{ p.kind }}</td>
       </tr>
@@ -113,15 +120,15 @@ watch(stripDrawing, drawing => drawing && looked.value === 'strip' && show('stri
   </table>
   <h3>Strip for a digit wheel</h3>
   <div class="fields"><NumberFields :fields="fields" /></div>
-  <label class="digits">
-    <span class="quiet">Shows, in the order of counting</span>
-    <input v-model="strip.digits" spellcheck="false" data-test="strip-digits" />
-  </label>
+  <v-text-field
+    v-model="strip.digits"
+    label="Shows, in the order of counting"
+    spellcheck="false"
+    data-test="strip-digits"
+  />
   <p class="row">
     <span class="quiet">Its face moves past the window</span>
-    <label v-for="m in ['up', 'down'] as const" :key="m">
-      <input v-model="strip.moves" type="radio" name="moves" :value="m" /> {{ m }}
-    </label>
+    <OneOf v-model="strip.moves" label="Its face moves past the window" :choices="MOVES" test="moves" />
   </p>
   <p v-if="stripDrawing" class="row">
     <v-btn data-test="strip-show" @click="show('strip', stripDrawing)">Show it</v-btn>
@@ -152,14 +159,6 @@ watch(stripDrawing, drawing => drawing && looked.value === 'strip' && show('stri
   display: grid;
   gap: 2px;
   font-size: 14px;
-}
-
-.digits input {
-  font: inherit;
-  color: var(--ink);
-  background: var(--panel);
-  border: var(--line);
-  padding: 4px 6px;
 }
 
 .small {

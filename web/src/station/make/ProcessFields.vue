@@ -1,7 +1,8 @@
 <script setup lang="ts">
-import { changeProcess, type Process, LIMITS } from '@tesseron/core/machine';
+import { type Process, LIMITS } from '@tesseron/core/machine';
+import { changeProcess } from '@tesseron/core/change';
 import { fitAllowance } from '@tesseron/core/body';
-import { bedOf, gapOf, rateOf } from '@tesseron/core/make';
+import { bedOf, gapOf, rateOf } from '@tesseron/core/process';
 import { computed } from 'vue';
 import { useOpen } from '../../machine/use-open';
 import { length, number, type NumberSpec } from '../../parts/number-spec';

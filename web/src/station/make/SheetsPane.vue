@@ -3,7 +3,7 @@ import { LIMITS } from '@tesseron/core/machine';
 import { writeDxf } from '@tesseron/core/format/dxf';
 import { writeSvg } from '@tesseron/core/format/svg';
 import type { Drawing } from '@tesseron/core/drawing';
-import { compensationName, fileName } from '@tesseron/core/output';
+import { compensationName, fileName } from '@tesseron/core/drawings';
 import { fixed } from '@tesseron/core/units';
 import { sayProblem } from '@tesseron/core/words';
 import { batchName, batchTotals, type LaidBatch, sheetDrawing } from '@tesseron/core/workshop';
@@ -92,31 +92,27 @@ watch([machine, sets], () => void lay(), { immediate: true });
       <tbody>
         <tr v-for="(s, n) in b.sheets" :key="n" :class="{ chosen: shown[0] === i && shown[1] === n }">
           <td>
-            <button type="button" class="plain" data-test="show-sheet" @click="shown = [i, n]">
+            <PlainButton data-test="show-sheet" @click="shown = [i, n]">
               {{ b.batch.process.kind === 'printer' ? 'bed' : 'sheet' }} {{ n + 1 }}
-            </button>
+            </PlainButton>
           </td>
           <td class="figure">{{ s.width }} × {{ s.height }} mm</td>
           <td class="figure">
             <template v-if="b.batch.process.kind !== 'printer'">
-              <button
-                type="button"
-                class="boxed"
+              <BoxedButton
                 :aria-label="`Save sheet ${n + 1} as SVG`"
                 data-test="save-sheet-svg"
                 @click="save(b, n, 'svg')"
               >
                 SVG
-              </button>
-              <button
-                type="button"
-                class="boxed"
+              </BoxedButton>
+              <BoxedButton
                 :aria-label="`Save sheet ${n + 1} as DXF`"
                 data-test="save-sheet-dxf"
                 @click="save(b, n, 'dxf')"
               >
                 DXF
-              </button>
+              </BoxedButton>
             </template>
           </td>
         </tr>

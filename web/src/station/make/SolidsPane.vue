@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { byId, processOf } from '@tesseron/core/machine';
-import { compensationName, fileName } from '@tesseron/core/output';
+import { compensationName, fileName } from '@tesseron/core/drawings';
 import { inPlaceSets, solidParts } from '@tesseron/core/solid';
 import { sayProblem } from '@tesseron/core/words';
 import { computed, ref } from 'vue';

@@ -1,13 +1,7 @@
 <script setup lang="ts">
-import {
-  addProcess,
-  byId,
-  changeProcess,
-  type Process,
-  removeProcess,
-  setProcess,
-} from '@tesseron/core/machine';
-import { cautionsFor, cautionsOf } from '@tesseron/core/make';
+import { byId, type Process } from '@tesseron/core/machine';
+import { addProcess, changeProcess, removeProcess, setProcess } from '@tesseron/core/change';
+import { cautionsFor, cautionsOf } from '@tesseron/core/process';
 import { CAUTIONS } from '@tesseron/core/words';
 import { computed, ref, watch } from 'vue';
 import { useOpen } from '../../machine/use-open';
@@ -15,6 +9,7 @@ import CheckedField from '../../parts/CheckedField.vue';
 import MaterialFields from './MaterialFields.vue';
 import ProcessFields from './ProcessFields.vue';
 import { anyText } from './any-text';
+import TickBox from '../../parts/TickBox.vue';
 
 /** The maker's tools: how each works, what it takes, and what to mind. */
 const { machine, change } = useOpen();
@@ -67,19 +62,17 @@ function add(kind: Process['kind']): void {
     <tbody>
       <tr v-for="p in machine.processes" :key="p.id" :class="{ chosen: p.id === chosen }">
         <td>
-          <button type="button" class="plain" data-test="tool" @click="chosen = p.id">
+          <PlainButton data-test="tool" @click="chosen = p.id">
             {{ p.name || titleOf(p.kind) }}
-          </button>
+          </PlainButton>
         </td>
         <td>{{ titleOf(p.kind) }}</td>
         <td>
-          <input
-            v-model="usual"
-            type="radio"
-            name="usual"
-            :value="p.id"
+          <TickBox
+            :model-value="usual === p.id"
             :aria-label="`${p.name} makes the rest`"
             data-test="usual-tool"
+            @update:model-value="usual = p.id"
           />
         </td>
       </tr>
@@ -87,16 +80,9 @@ function add(kind: Process['kind']): void {
   </table>
   <p class="add">
     <span class="quiet">Add</span>
-    <button
-      v-for="k in KINDS"
-      :key="k.value"
-      type="button"
-      class="boxed"
-      :data-test="`add-${k.value}`"
-      @click="add(k.value)"
-    >
+    <BoxedButton v-for="k in KINDS" :key="k.value" :data-test="`add-${k.value}`" @click="add(k.value)">
       {{ k.title }}
-    </button>
+    </BoxedButton>
   </p>
   <template v-if="process">
     <CheckedField
@@ -108,14 +94,9 @@ function add(kind: Process['kind']): void {
     />
     <ProcessFields :process="process" />
     <p v-if="machine.processes.length > 1">
-      <button
-        type="button"
-        class="boxed"
-        data-test="remove-tool"
-        @click="change('Remove a tool', removeProcess(process.id))"
-      >
+      <BoxedButton data-test="remove-tool" @click="change('Remove a tool', removeProcess(process.id))">
         Remove this tool
-      </button>
+      </BoxedButton>
     </p>
     <MaterialFields :process="process" />
     <div class="cautions" role="note" aria-label="Cautions" data-test="cautions">

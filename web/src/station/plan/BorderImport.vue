@@ -49,7 +49,7 @@ function take(more: BorderWishes): void {
 
 <template>
   <div data-test="border-import">
-    <button type="button" class="boxed" data-test="open-border" @click="open">From a DXF or SVG file…</button>
+    <BoxedButton data-test="open-border" @click="open">From a DXF or SVG file…</BoxedButton>
     <div v-if="problem" role="alert">
       <p class="error-text" data-test="border-problem">{{ name }}: {{ sayProblem(problem) }}</p>
       <p class="acts">

@@ -8,6 +8,7 @@ import WorkBar from '../../parts/WorkBar.vue';
 import { useOpen } from '../../machine/use-open';
 import NumberField from '../../parts/NumberField.vue';
 import { useSearch } from '../../worker/use-search';
+import TickBox from '../../parts/TickBox.vue';
 
 /** Folds the train into its room; what is found is drawn on the table. */
 const emit = defineEmits<{ found: [folds: readonly Folded[]] }>();
@@ -67,7 +68,7 @@ const locked = computed(() => machine.value.axes.filter(a => a.locked).map(a => 
     />
   </div>
   <label v-if="(machine.layout.plates?.pillars.length ?? 0) > 0" class="tick">
-    <input v-model="pillarsStay" type="checkbox" data-test="pillars-stay" />
+    <TickBox v-model="pillarsStay" data-test="pillars-stay" />
     pillars stay where they are
   </label>
   <div class="acts">

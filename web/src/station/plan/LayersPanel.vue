@@ -9,16 +9,8 @@ import {
   USUAL_WASHER,
   withLayers,
 } from '@tesseron/core/layout';
-import {
-  arbors,
-  byId,
-  type Layout,
-  type Machine,
-  setArbor,
-  setLayout,
-  setWheel,
-  LIMITS,
-} from '@tesseron/core/machine';
+import { arbors, byId, type Layout, type Machine, LIMITS } from '@tesseron/core/machine';
+import { setArbor, setLayout, setWheel, setStack } from '@tesseron/core/change';
 import { fixed, mm } from '@tesseron/core/units';
 import { heightWorking } from '@tesseron/core/working';
 import { nameOf, sayProblem } from '@tesseron/core/words';
@@ -27,6 +19,7 @@ import { useWorking } from '../../frame/use-working';
 import { useOpen } from '../../machine/use-open';
 import { length, type NumberSpec } from '../../parts/number-spec';
 import NumberFields from '../../parts/NumberFields.vue';
+import SmallChoice from '../../parts/SmallChoice.vue';
 
 /** Layers, tubes and what holds every wheel; layers can be found. */
 const { machine, derived, change } = useOpen();
@@ -113,8 +106,7 @@ const set = (what: string, more: { [K in keyof Layout]?: Layout[K] | undefined }
   change(what, setLayout(more));
 const setTubes = (more: Partial<NonNullable<Layout['tubes']>>): void =>
   set('Size the tubes', { tubes: { ...tubes.value, ...more } });
-const setStack = (more: Partial<Machine['stack']>): void =>
-  change('Change the stock', m => ({ ...m, stack: { ...m.stack, ...more } }));
+const setStackOf = (more: Partial<Machine['stack']>): void => change('Change the stock', setStack(more));
 type Hold = Machine['wheels'][number]['hold'];
 type Arbor = NonNullable<typeof arbor.value>;
 const setOne = (what: string, more: { [K in keyof Arbor]?: Arbor[K] | undefined }): void => {
@@ -140,10 +132,12 @@ const setHold = (id: string, how: string): void =>
   );
 
 const sizes = computed((): NumberSpec[] => [
-  length('stock', machine.value.stack.thickness, LIMITS.stackThickness, x => setStack({ thickness: x }), {
+  length('stock', machine.value.stack.thickness, LIMITS.stackThickness, x => setStackOf({ thickness: x }), {
     test: 'stock',
   }),
-  length('air between', machine.value.stack.gap, LIMITS.stackGap, x => setStack({ gap: x }), { test: 'air' }),
+  length('air between', machine.value.stack.gap, LIMITS.stackGap, x => setStackOf({ gap: x }), {
+    test: 'air',
+  }),
   length('washers', layout.value.washer ?? USUAL_WASHER, LIMITS.washer, x =>
     set('Choose washers', { washer: x }),
   ),
@@ -181,15 +175,14 @@ const ownSizes = computed((): NumberSpec[] => {
   <p class="acts">
     <v-btn variant="flat" data-test="find-layers" @click="find">Find layers</v-btn>
     <v-btn data-test="fit-bores" @click="change('Fit bores to arbors', fitBores)">Fit all bores</v-btn>
-    <button
-      type="button"
-      class="plain figure"
+    <PlainButton
+      class="figure"
       data-test="height"
       title="Show working"
       @click="working.show(heightWorking(derived))"
     >
       {{ mm(stack.height, 1) }} high
-    </button>
+    </PlainButton>
   </p>
   <p v-if="said?.of === machine" role="status" data-test="layers-said">{{ said.text }}</p>
   <div class="three">
@@ -226,7 +219,7 @@ const ownSizes = computed((): NumberSpec[] => {
     <tbody>
       <tr v-for="l in lines" :key="l.arbor.id" :class="{ chosen: chosen === l.arbor.id }">
         <td>
-          <button type="button" class="plain" @click="chosen = l.arbor.id">{{ l.arbor.name }}</button>
+          <PlainButton @click="chosen = l.arbor.id">{{ l.arbor.name }}</PlainButton>
           <span class="quiet on">{{ l.on }}</span>
         </td>
         <td class="figure">{{ l.bore }}</td>
@@ -264,13 +257,12 @@ const ownSizes = computed((): NumberSpec[] => {
           <td>{{ nameOf(machine, h.wheel.id) }}</td>
           <td class="quiet">{{ h.how }}</td>
           <td>
-            <select
-              :value="h.wheel.hold ?? ''"
+            <SmallChoice
+              :model-value="h.wheel.hold ?? ''"
+              :items="HOLDS"
               :aria-label="`What holds ${h.wheel.name}`"
-              @change="setHold(h.wheel.id, ($event.target as HTMLSelectElement).value)"
-            >
-              <option v-for="o in HOLDS" :key="o.value" :value="o.value">{{ o.title }}</option>
-            </select>
+              @update:model-value="setHold(h.wheel.id, $event ?? '')"
+            />
           </td>
         </tr>
       </tbody>
@@ -306,13 +298,5 @@ summary {
   margin: 12px 0 4px;
   color: var(--muted);
   font-size: 13px;
-}
-
-select {
-  font: inherit;
-  color: inherit;
-  background: var(--panel);
-  border: var(--line);
-  padding: 2px;
 }
 </style>

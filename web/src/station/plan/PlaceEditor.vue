@@ -1,7 +1,8 @@
 <script setup lang="ts">
-import { placeAs, type PlaceKind } from '@tesseron/core/hand';
-import { type Axis, axisOfWheel, byId, meshes, setAxis, setAxisPlace, LIMITS } from '@tesseron/core/machine';
-import { nameOf, sayProblem } from '@tesseron/core/words';
+import { placeAs, type PlaceKind } from '@tesseron/core/edit';
+import { type Axis, axisOfWheel, byId, meshes, LIMITS } from '@tesseron/core/machine';
+import { setAxis, setAxisPlace } from '@tesseron/core/change';
+import { nameOf } from '@tesseron/core/words';
 import { computed, ref, watch } from 'vue';
 import { useOpen } from '../../machine/use-open';
 import { length, number, type NumberSpec } from '../../parts/number-spec';
@@ -9,7 +10,7 @@ import NumberFields from '../../parts/NumberFields.vue';
 
 /** How one axis is placed. */
 const props = defineProps<{ axis: Axis }>();
-const { machine, derived, change } = useOpen();
+const { machine, derived, change, attempt } = useOpen();
 const problem = ref('');
 watch(
   () => props.axis.id,
@@ -43,9 +44,8 @@ const joints = computed(() =>
 );
 
 function become(kind: PlaceKind): void {
-  const placed = placeAs(machine.value, props.axis.id, kind, derived.value.positions.at);
-  problem.value = placed.ok ? '' : sayProblem(placed.problem);
-  if (placed.ok) change('Place an axis in another way', () => placed.value);
+  const placed = placeAs(props.axis.id, kind, derived.value.positions.at);
+  problem.value = attempt('Place an axis in another way', placed);
 }
 
 /** Changes one field of the place as it is. */

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { byId, meshes, setAxis } from '@tesseron/core/machine';
+import { byId, meshes } from '@tesseron/core/machine';
+import { setAxis } from '@tesseron/core/change';
 import { fixed } from '@tesseron/core/units';
 import { centreWorking } from '@tesseron/core/working';
 import { nameOf } from '@tesseron/core/words';
@@ -7,6 +8,7 @@ import { computed } from 'vue';
 import { useWorking } from '../../frame/use-working';
 import { useOpen } from '../../machine/use-open';
 import PlaceEditor from './PlaceEditor.vue';
+import TickBox from '../../parts/TickBox.vue';
 
 /** Where every axis stands and by what; the chosen one can be placed otherwise. */
 const chosen = defineModel<string | undefined>();
@@ -77,18 +79,17 @@ const lock = (id: string, on: boolean): void =>
     <tbody>
       <tr v-for="a in axes" :key="a.axis.id" :class="{ chosen: chosen === a.axis.id }">
         <td>
-          <button type="button" class="plain" @click="chosen = a.axis.id">{{ a.name }}</button>
+          <PlainButton @click="chosen = a.axis.id">{{ a.name }}</PlainButton>
         </td>
         <td class="figure">{{ a.x }}</td>
         <td class="figure">{{ a.y }}</td>
         <td>{{ a.by }}</td>
         <td>
-          <input
-            type="checkbox"
-            :checked="a.axis.locked === true"
-            :aria-label="`Lock ${a.name}`"
+          <TickBox
+            :model-value="a.axis.locked === true"
             data-test="lock"
-            @change="lock(a.axis.id, ($event.target as HTMLInputElement).checked)"
+            :aria-label="`Lock ${a.name}`"
+            @update:model-value="lock(a.axis.id, $event)"
           />
         </td>
       </tr>
@@ -103,15 +104,13 @@ const lock = (id: string, on: boolean): void =>
         <td>{{ d.name }}</td>
         <td class="figure">{{ d.distance }}</td>
         <td>
-          <button
+          <PlainButton
             v-if="d.pair"
-            type="button"
-            class="plain"
             :aria-label="`Show working of the distance of ${d.name}`"
             @click="show(d.id)"
           >
             working
-          </button>
+          </PlainButton>
         </td>
       </tr>
     </tbody>

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import type { Point } from '@tesseron/core/geometry';
-import { swingTo } from '@tesseron/core/hand';
+import { swingTo } from '@tesseron/core/edit';
 import { type Folded, usualSection } from '@tesseron/core/layout';
 import { byId } from '@tesseron/core/machine';
-import { plateDrawing } from '@tesseron/core/output';
+import { plateDrawing } from '@tesseron/core/drawings';
 import { fixed } from '@tesseron/core/units';
 import { nameOf, sayProblem } from '@tesseron/core/words';
 import { computed, ref, shallowRef } from 'vue';

@@ -3,8 +3,9 @@ import { writeCsv } from '@tesseron/core/format/csv';
 import { writeDxf } from '@tesseron/core/format/dxf';
 import { writeSvg } from '@tesseron/core/format/svg';
 import { bearingAllowance } from '@tesseron/core/layout';
-import { freeId, type Layout, setLayout, LIMITS } from '@tesseron/core/machine';
-import { drillingTable, fileName, plateDrawing } from '@tesseron/core/output';
+import { freeId, type Layout, LIMITS } from '@tesseron/core/machine';
+import { setLayout } from '@tesseron/core/change';
+import { drillingTable, fileName, plateDrawing } from '@tesseron/core/drawings';
 import { fixed, mm } from '@tesseron/core/units';
 import { nameOf, sayProblem } from '@tesseron/core/words';
 import { computed, ref } from 'vue';
@@ -12,6 +13,7 @@ import { saveFile } from '../../keep';
 import { useOpen } from '../../machine/use-open';
 import { length, type NumberSpec } from '../../parts/number-spec';
 import NumberFields from '../../parts/NumberFields.vue';
+import TickBox from '../../parts/TickBox.vue';
 
 /** Plates, pillars, bearing holes and the drilling template. */
 const side = defineModel<'back' | 'front'>('side', { required: true });
@@ -99,15 +101,12 @@ const saveTable = (): Promise<boolean> =>
 </script>
 
 <template>
-  <label class="tick">
-    <input
-      type="checkbox"
-      :checked="plates !== undefined"
-      data-test="plates"
-      @change="toggle(($event.target as HTMLInputElement).checked)"
-    />
-    Arbors stand between two plates
-  </label>
+  <TickBox
+    :model-value="plates !== undefined"
+    label="Arbors stand between two plates"
+    data-test="plates"
+    @update:model-value="toggle($event)"
+  />
   <template v-if="plates">
     <div class="three">
       <NumberFields :fields="sizes" />
@@ -145,29 +144,20 @@ const saveTable = (): Promise<boolean> =>
     <h3>Pillars</h3>
     <div v-for="(p, i) in plates.pillars" :key="p.id" class="four" data-test="pillar">
       <NumberFields :fields="pillarFields(p, i)" />
-      <button
-        type="button"
-        class="plain"
-        :aria-label="`Take pillar ${i + 1} away`"
-        @click="removePillar(p.id)"
-      >
-        away
-      </button>
+      <PlainButton :aria-label="`Take pillar ${i + 1} away`" @click="removePillar(p.id)"> away </PlainButton>
     </div>
     <p><v-btn data-test="add-pillar" @click="addPillar">Add a pillar</v-btn></p>
     <h3>Holes of the {{ side }} plate, mm</h3>
     <p class="acts">
-      <button
+      <BoxedButton
         v-for="s in ['back', 'front'] as const"
         :key="s"
-        type="button"
-        class="boxed"
         :aria-pressed="side === s"
         :data-test="`side-${s}`"
         @click="side = s"
       >
         {{ s }}
-      </button>
+      </BoxedButton>
       <v-select
         :model-value="plates.datum ?? ''"
         :items="[{ value: '', title: 'the drive' }, ...axes]"

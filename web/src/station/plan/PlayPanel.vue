@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { byId, meshes, setSpread, LIMITS } from '@tesseron/core/machine';
+import { byId, meshes, LIMITS } from '@tesseron/core/machine';
+import { setSpread, spreadAll } from '@tesseron/core/change';
 import { figure, fixed, sayTime } from '@tesseron/core/units';
 import { lostMotionWorking } from '@tesseron/core/working';
 import { nameOf } from '@tesseron/core/words';
@@ -61,11 +62,8 @@ const every = computed(() => {
   const spreads = new Set(meshes(machine.value).map(j => j.spread ?? 0));
   return spreads.size === 1 ? [...spreads][0] : undefined;
 });
-const spreadAll = (by: number): void =>
-  change('Spread all centres', m => ({
-    ...m,
-    joints: m.joints.map(j => (j.kind === 'mesh' && derived.value.meshes[j.id] ? { ...j, spread: by } : j)),
-  }));
+const spreadEvery = (by: number): void =>
+  change('Spread all centres', spreadAll(new Set(Object.keys(derived.value.meshes)), by));
 const spread = (id: string, by: number): void => {
   if (byId(meshes(machine.value), id)) change('Spread the centres', setSpread(id, by));
 };
@@ -83,7 +81,7 @@ const spread = (id: string, by: number): void => {
     :limits="LIMITS.spread"
     optional
     data-test="spread-all"
-    @update:model-value="spreadAll"
+    @update:model-value="spreadEvery"
   />
   <h3>Lost motion at the outputs</h3>
   <p v-if="outputs.length === 0" class="quiet">No output is driven yet.</p>
@@ -91,7 +89,7 @@ const spread = (id: string, by: number): void => {
     <summary>
       {{ o.name }} <strong class="figure">{{ o.total }}</strong> <span class="figure">{{ o.own }}</span>
     </summary>
-    <button type="button" class="plain" data-test="lost-working" @click="show(o.id)">working</button>
+    <PlainButton data-test="lost-working" @click="show(o.id)">working</PlainButton>
     <table class="ruled">
       <tbody>
         <tr v-for="m in o.meshes" :key="m.id">

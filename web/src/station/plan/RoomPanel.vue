@@ -1,12 +1,14 @@
 <script setup lang="ts">
 import { USUAL_CLEARANCE } from '@tesseron/core/layout';
-import { byId, freeId, type Layout, type Region, setLayout, LIMITS } from '@tesseron/core/machine';
+import { byId, freeId, type Layout, type Region, LIMITS } from '@tesseron/core/machine';
+import { setLayout } from '@tesseron/core/change';
 import { fixed } from '@tesseron/core/units';
 import { nameOf } from '@tesseron/core/words';
 import { computed } from 'vue';
 import { useOpen } from '../../machine/use-open';
 import NumberField from '../../parts/NumberField.vue';
 import RegionFields from './RegionFields.vue';
+import TickBox from '../../parts/TickBox.vue';
 
 /** The room there is, the room that is kept free, and how near things come to each other. */
 const emit = defineEmits<{ select: [member: string] }>();
@@ -83,15 +85,12 @@ function setSpan(k: KeepOut, end: 'least' | 'most', value: number): void {
 </script>
 
 <template>
-  <label class="tick">
-    <input
-      type="checkbox"
-      :checked="layout.envelope !== undefined"
-      data-test="envelope"
-      @change="toggle(($event.target as HTMLInputElement).checked)"
-    />
-    All must stay in an envelope
-  </label>
+  <TickBox
+    :model-value="layout.envelope !== undefined"
+    label="All must stay in an envelope"
+    data-test="envelope"
+    @update:model-value="toggle($event)"
+  />
   <template v-if="layout.envelope">
     <RegionFields
       :model-value="layout.envelope.region"
@@ -134,9 +133,7 @@ function setSpan(k: KeepOut, end: 'least' | 'most', value: number): void {
         @update:model-value="setSpan(k, 'most', $event)"
       />
     </div>
-    <button
-      type="button"
-      class="plain"
+    <PlainButton
       @click="
         setKeepOuts(
           'Give room back',
@@ -145,7 +142,7 @@ function setSpan(k: KeepOut, end: 'least' | 'most', value: number): void {
       "
     >
       take away
-    </button>
+    </PlainButton>
   </details>
   <p><v-btn data-test="add-keep-out" @click="addKeepOut">Keep some room free</v-btn></p>
   <h3>Clearances through the whole motion</h3>
@@ -168,7 +165,7 @@ function setSpan(k: KeepOut, end: 'least' | 'most', value: number): void {
     <tbody>
       <tr v-for="r in rows" :key="r.key" :class="{ bad: r.bad, close: r.close }">
         <td>
-          <button type="button" class="plain" @click="emit('select', r.member)">{{ r.what }}</button>
+          <PlainButton @click="emit('select', r.member)">{{ r.what }}</PlainButton>
           <span v-if="r.swept" class="quiet"> swept</span>
         </td>
         <td class="figure">{{ r.gap }}</td>

@@ -2,35 +2,36 @@
 import { nameOf } from '@tesseron/core/words';
 import { computed } from 'vue';
 import { useOpen } from '../../machine/use-open';
+import SmallChoice from '../../parts/SmallChoice.vue';
 
 /** The axes through which the section runs, in order. */
 const axes = defineModel<readonly string[]>({ required: true });
 const { machine } = useOpen();
 const left = computed(() => machine.value.axes.filter(a => !axes.value.includes(a.id)));
-function add(event: Event): void {
-  const select = event.target as HTMLSelectElement;
-  if (select.value !== '') axes.value = [...axes.value, select.value];
-  select.value = '';
+function add(id: string | undefined): void {
+  if (id !== undefined) axes.value = [...axes.value, id];
 }
 </script>
 
 <template>
   <p class="through" data-test="section-axes">
     <span class="quiet">Section through</span>
-    <button
+    <BoxedButton
       v-for="a in axes"
       :key="a"
-      type="button"
-      class="boxed"
       :aria-label="`Leave ${nameOf(machine, a)} out of the section`"
       @click="axes = axes.filter(x => x !== a)"
     >
       {{ nameOf(machine, a).split(',')[0] }} ×
-    </button>
-    <select v-if="left.length > 0" aria-label="Run the section on to" @change="add">
-      <option value="">on to…</option>
-      <option v-for="a in left" :key="a.id" :value="a.id">{{ nameOf(machine, a.id) }}</option>
-    </select>
+    </BoxedButton>
+    <SmallChoice
+      v-if="left.length > 0"
+      :model-value="undefined"
+      :items="left.map(a => ({ value: a.id, title: nameOf(machine, a.id) }))"
+      label="on to"
+      aria-label="Run the section on to"
+      @update:model-value="add"
+    />
   </p>
 </template>
 
@@ -49,12 +50,5 @@ function add(event: Event): void {
 .boxed {
   padding: 1px 8px;
   font-size: 13px;
-}
-
-select {
-  font: inherit;
-  color: inherit;
-  background: var(--panel);
-  border: var(--line);
 }
 </style>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { layoutOf } from '@tesseron/core/derive';
-import { moveToLayer } from '@tesseron/core/hand';
+import { moveToLayer } from '@tesseron/core/edit';
 import { type Cut, sectionThrough } from '@tesseron/core/layout';
 import { byId } from '@tesseron/core/machine';
 import { fixed } from '@tesseron/core/units';
@@ -11,10 +11,11 @@ import { rateColour } from '../../draw/rate-colour';
 import { useTheme } from '../../draw/theme';
 import { useOpen } from '../../machine/use-open';
 import { RISES, sectionScale } from './section-scale';
+import SmallChoice from '../../parts/SmallChoice.vue';
 
 /** A section through chosen axes, to scale; a wheel is dragged, or moved by its arrow keys, to another layer. */
 const props = defineProps<{ axes: readonly string[] }>();
-const { machine, derived, change } = useOpen();
+const { machine, derived, attempt } = useOpen();
 const { tokens } = useTheme();
 const holder = useTemplateRef<HTMLDivElement>('holder');
 const drawing = useTemplateRef<SVGSVGElement>('drawing');
@@ -85,8 +86,7 @@ function up(): void {
 }
 function put(id: string, layer: number): void {
   const wheel = byId(machine.value.wheels, id);
-  const moved = moveToLayer(machine.value, id, layer);
-  if (wheel && moved.ok && wheel.layer !== layer) change('Move a wheel to another layer', () => moved.value);
+  if (wheel && wheel.layer !== layer) attempt('Move a wheel to another layer', moveToLayer(id, layer));
 }
 function key(event: KeyboardEvent, c: Cut): void {
   const by = { ArrowUp: 1, ArrowDown: -1 }[event.key];
@@ -186,19 +186,16 @@ const movable = (c: Cut): boolean => c.kind === 'wheel' || c.kind === 'ring';
       </svg>
     </div>
     <div class="drawn-controls">
-      <button type="button" class="plain" @click="zoom = Math.min(12, zoom * 1.5)">closer</button>
-      <button type="button" class="plain" @click="zoom = Math.max(1, zoom / 1.5)">further</button>
-      <button type="button" class="plain" @click="zoom = 1">fit</button>
-      <label class="rises">
-        heights drawn
-        <select
-          :value="scale.rise"
-          data-test="rises"
-          @change="rise = Number(($event.target as HTMLSelectElement).value)"
-        >
-          <option v-for="r in RISES" :key="r" :value="r">{{ r === 1 ? 'true' : `× ${r}` }}</option>
-        </select>
-      </label>
+      <PlainButton @click="zoom = Math.min(12, zoom * 1.5)">closer</PlainButton>
+      <PlainButton @click="zoom = Math.max(1, zoom / 1.5)">further</PlainButton>
+      <PlainButton @click="zoom = 1">fit</PlainButton>
+      <SmallChoice
+        :model-value="scale.rise"
+        :items="RISES.map(r => ({ value: r, title: r === 1 ? 'true' : `× ${r}` }))"
+        label="heights"
+        data-test="rises"
+        @update:model-value="rise = $event"
+      />
     </div>
     <p v-if="drag" class="say">to layer {{ drag.layer + 1 }}</p>
   </div>
@@ -264,17 +261,6 @@ rect.dragged {
 .total line {
   stroke: var(--ink);
   stroke-width: 0.8;
-}
-
-.rises {
-  color: var(--muted);
-}
-
-.rises select {
-  font: inherit;
-  color: var(--ink);
-  background: var(--panel);
-  border: var(--line);
 }
 
 .say {

@@ -1,4 +1,4 @@
-import type { Derived } from '@tesseron/core/derive';
+import type { Derived } from '@tesseron/core/state';
 import { type Folded, middleOf } from '@tesseron/core/layout';
 import { axisOfWheel } from '@tesseron/core/machine';
 

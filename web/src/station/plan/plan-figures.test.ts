@@ -1,6 +1,7 @@
 import { derive, foldQuery, layoutOf } from '@tesseron/core/derive';
 import { foldTrain, sectionThrough, usualSection } from '@tesseron/core/layout';
-import { type Machine, readMachine, setLayout } from '@tesseron/core/machine';
+import { type Machine, readMachine } from '@tesseron/core/machine';
+import { setLayout } from '@tesseron/core/change';
 import { must } from '@tesseron/core/result';
 import { expect } from 'chai';
 import { readFileSync } from 'node:fs';

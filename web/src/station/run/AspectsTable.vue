@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { type SkyAspect, skyAspects, skyBody, type SkyEvent, synodicDays } from '@tesseron/core/derive';
+import { type SkyAspect, skyAspects, skyBody, type SkyEvent, synodicDays } from '@tesseron/core/ask';
 import { dateFrom, figure, fixed, sayDate, sayTime } from '@tesseron/core/units';
 import { rational } from '@tesseron/core/rational';
 import { refThrottled } from '@vueuse/core';

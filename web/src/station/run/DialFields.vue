@@ -1,10 +1,12 @@
 <script setup lang="ts">
-import { DIAL_STARTS, type DialStart, fullSeconds, startRings } from '@tesseron/core/indicator';
+import { fullSeconds } from '@tesseron/core/indicator';
+import { DIAL_STARTS, type DialStart, startRings } from '@tesseron/core/indicators';
 import { type Dial, type DialWindow, type Ring, LIMITS } from '@tesseron/core/machine';
 import { computed, ref } from 'vue';
 import NumberFields from '../../parts/NumberFields.vue';
 import { type Change, newWindow, windowFields } from './indicator-fields';
 import RingEditor from './RingEditor.vue';
+import TickBox from '../../parts/TickBox.vue';
 
 /** What a dial alone has: the way it counts, its rings, its windows, its moons. */
 const props = defineProps<{ dial: Dial; days: number | undefined }>();
@@ -68,7 +70,7 @@ const KINDS = (['round', 'sector', 'phases'] as const).map(value => ({ value, ti
   <details v-for="(w, i) in dial.windows" :key="`w${i}`" class="window">
     <summary>{{ TITLES[w.kind] }}</summary>
     <div class="fields"><NumberFields :fields="windowFields(w, next => setWindow(i, next))" /></div>
-    <button type="button" class="plain" @click="windows(without(dial.windows, i))">take it away</button>
+    <PlainButton @click="windows(without(dial.windows, i))">take it away</PlainButton>
   </details>
   <div class="acts">
     <v-select v-model="windowKind" :items="KINDS" label="Cut out" data-test="window-kind" />
@@ -79,15 +81,12 @@ const KINDS = (['round', 'sector', 'phases'] as const).map(value => ({ value, ti
       >Add it</v-btn
     >
   </div>
-  <label class="tick">
-    <input
-      type="checkbox"
-      :checked="dial.moons !== undefined"
-      data-test="dial-moons"
-      @change="moons(($event.target as HTMLInputElement).checked)"
-    />
-    two moons, to be seen through an opening
-  </label>
+  <TickBox
+    :model-value="dial.moons !== undefined"
+    label="two moons, to be seen through an opening"
+    data-test="dial-moons"
+    @update:model-value="moons($event)"
+  />
   <div v-if="dial.moons" class="fields">
     <NumberFields
       :fields="[

@@ -1,12 +1,8 @@
 <script setup lang="ts">
-import {
-  inProportion,
-  newIndicator,
-  readIndicator,
-  type Scaling,
-  withHandAndDial,
-} from '@tesseron/core/indicator';
-import { indicatorFacts } from '@tesseron/core/derive';
+import { addIndicator } from '@tesseron/core/change';
+import { readIndicator } from '@tesseron/core/indicator';
+import { inProportion, newIndicator, type Scaling, withHandAndDial } from '@tesseron/core/indicators';
+import { indicatorFacts } from '@tesseron/core/ask';
 import { arbors, byId, LIMITS } from '@tesseron/core/machine';
 import type { Problem } from '@tesseron/core/result';
 import { nameOf, sayProblem, sayReading } from '@tesseron/core/words';
@@ -59,7 +55,7 @@ function add(kind: 'hand and dial' | 'hand' | 'dial' | 'globe' | 'body'): void {
     return;
   }
   const made = newIndicator(machine.value, kind, on, radiusFor(on));
-  change(`Add a ${kind}`, m => ({ ...m, indicators: [...m.indicators, made] }));
+  change(`Add a ${kind}`, addIndicator(made));
   chosen.value = made.id;
 }
 const KINDS = ['hand and dial', 'hand', 'dial', 'globe', 'body'] as const;
@@ -83,14 +79,9 @@ function proportion(): void {
     <tbody>
       <tr v-for="r in rows" :key="r.id" :class="{ chosen: r.id === chosen }">
         <td>
-          <button
-            type="button"
-            class="plain"
-            :aria-expanded="r.id === chosen"
-            @click="chosen = chosen === r.id ? undefined : r.id"
-          >
+          <PlainButton :aria-expanded="r.id === chosen" @click="chosen = chosen === r.id ? undefined : r.id">
             {{ r.name }}
-          </button>
+          </PlainButton>
         </td>
         <td class="quiet">{{ r.kind }}</td>
         <td class="figure">{{ r.reads }}</td>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { DriftCourse } from '@tesseron/core/derive';
+import type { DriftCourse } from '@tesseron/core/ask';
 import { useElementSize } from '@vueuse/core';
 import { computed, useTemplateRef } from 'vue';
 import { driftChart } from './drift-chart';

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { type DriftCourse, driftShare, sharesOf, unevenSky } from '@tesseron/core/derive';
+import { type DriftCourse, driftShare, sharesOf, unevenSky } from '@tesseron/core/ask';
 import { byId, LIMITS } from '@tesseron/core/machine';
 import { SUNDIAL } from '@tesseron/core/sky';
 import { nameOf } from '@tesseron/core/words';

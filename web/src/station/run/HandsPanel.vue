@@ -1,13 +1,13 @@
 <script setup lang="ts">
+import { readIndicator } from '@tesseron/core/indicator';
 import {
   parseReading,
-  readIndicator,
   setAlone,
   setHandsTo,
   setIndicatorTo,
   turnsForReading,
-} from '@tesseron/core/indicator';
-import { indicatorFacts } from '@tesseron/core/derive';
+} from '@tesseron/core/indicators';
+import { indicatorFacts } from '@tesseron/core/ask';
 import { byId, GROUND } from '@tesseron/core/machine';
 import type { Problem } from '@tesseron/core/result';
 import { toNumber } from '@tesseron/core/rational';

@@ -1,14 +1,8 @@
 <script setup lang="ts">
 import { fullSeconds } from '@tesseron/core/indicator';
-import {
-  arbors,
-  GROUND,
-  type Indicator,
-  type Reads,
-  removeIndicator,
-  setIndicator,
-} from '@tesseron/core/machine';
-import { fileName, indicatorDrawing } from '@tesseron/core/output';
+import { arbors, GROUND, type Indicator, type Reads } from '@tesseron/core/machine';
+import { removeIndicator, setIndicator } from '@tesseron/core/change';
+import { fileName, indicatorDrawing } from '@tesseron/core/drawings';
 import { writeDxf } from '@tesseron/core/format/dxf';
 import { writeSvg } from '@tesseron/core/format/svg';
 import { nameOf } from '@tesseron/core/words';
@@ -19,6 +13,7 @@ import NumberFields from '../../parts/NumberFields.vue';
 import DialFields from './DialFields.vue';
 import { indicatorFields } from './indicator-fields';
 import ReadsFields from './ReadsFields.vue';
+import TickBox from '../../parts/TickBox.vue';
 
 /** One hand, dial, globe or body: where it sits, its measures, how it is read, and its file. */
 const props = defineProps<{ indicator: Indicator }>();
@@ -102,14 +97,12 @@ const remove = (): void =>
       data-test="hand-dial"
       @update:model-value="set({ dial: $event === '' ? undefined : $event })"
     />
-    <label v-if="indicator.kind === 'globe'" class="tick">
-      <input
-        type="checkbox"
-        :checked="indicator.half === true"
-        @change="set({ half: ($event.target as HTMLInputElement).checked ? true : undefined })"
-      />
-      one half dark
-    </label>
+    <TickBox
+      v-if="indicator.kind === 'globe'"
+      :model-value="indicator.half === true"
+      label="one half dark"
+      @update:model-value="set({ half: $event ? true : undefined })"
+    />
     <ReadsFields
       v-if="indicator.kind !== 'dial' || indicator.member !== GROUND"
       :reads="indicator.reads"
@@ -118,9 +111,9 @@ const remove = (): void =>
     <DialFields v-if="indicator.kind === 'dial'" :dial="indicator" :days="days" @set="set" />
     <p class="acts">
       To cut:
-      <button type="button" class="plain" data-test="indicator-svg" @click="save('svg')">SVG</button>
-      <button type="button" class="plain" data-test="indicator-dxf" @click="save('dxf')">DXF</button>
-      <button type="button" class="plain" data-test="indicator-remove" @click="remove">take it away</button>
+      <PlainButton data-test="indicator-svg" @click="save('svg')">SVG</PlainButton>
+      <PlainButton data-test="indicator-dxf" @click="save('dxf')">DXF</PlainButton>
+      <PlainButton data-test="indicator-remove" @click="remove">take it away</PlainButton>
     </p>
   </section>
 </template>

@@ -8,9 +8,9 @@ import {
   quickestTeeth,
   recurrenceOf,
 } from '@tesseron/core/motion';
-import { poseTurns } from '@tesseron/core/hand';
+import { poseTurns } from '@tesseron/core/edit';
 import { writeSvg } from '@tesseron/core/format/svg';
-import { fileName, planDrawing, sideDrawing, type SideView } from '@tesseron/core/output';
+import { fileName, planDrawing, sideDrawing, type SideView } from '@tesseron/core/drawings';
 import { figure } from '@tesseron/core/units';
 import { nameOf, sayProblem } from '@tesseron/core/words';
 import { computed, ref, watch } from 'vue';

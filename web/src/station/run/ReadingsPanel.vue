@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { indicatorFacts } from '@tesseron/core/derive';
+import { indicatorFacts } from '@tesseron/core/ask';
 import { readIndicator } from '@tesseron/core/indicator';
 import { driveWay, GROUND } from '@tesseron/core/machine';
 import { quickestTeeth, trueSpeed } from '@tesseron/core/motion';
@@ -59,15 +59,9 @@ const blurred = computed(() => {
   <p v-if="blurred" class="quiet small" data-test="blurred">
     At this speed frames would show {{ blurred.name }} standing or turning back; up to
     {{ figure(blurred.most, 2) }} turns a second every wheel is seen to turn as it does.
-    <button
-      v-if="blurred.slower"
-      type="button"
-      class="plain"
-      data-test="slower"
-      @click="clock.speed = blurred.slower"
-    >
+    <PlainButton v-if="blurred.slower" data-test="slower" @click="clock.speed = blurred.slower">
       slow to {{ blurred.slower }}
-    </button>
+    </PlainButton>
   </p>
   <dl v-if="dials.length > 0" class="dials" data-test="dial-readings">
     <div v-for="d in dials" :key="d.id">

@@ -3,6 +3,7 @@ import type { Ring } from '@tesseron/core/machine';
 import { computed } from 'vue';
 import NumberFields from '../../parts/NumberFields.vue';
 import { numeralFields, ringFields } from './indicator-fields';
+import TickBox from '../../parts/TickBox.vue';
 
 /** A ring of a dial: its divisions, and what is written along it. */
 const props = defineProps<{ ring: Ring; n: number }>();
@@ -31,7 +32,6 @@ function setNames(text: string): void {
   const old = props.ring.numerals?.writes;
   writes({ kind: 'names', names, ...(old?.kind === 'names' && old.between ? { between: true } : {}) });
 }
-const checked = (event: Event): boolean => (event.target as HTMLInputElement).checked;
 function setRoman(on: boolean): void {
   const old = props.ring.numerals?.writes;
   if (old?.kind !== 'numbers') return;
@@ -48,15 +48,12 @@ function setBetween(on: boolean): void {
   <details class="ring" :data-test="`ring-${n}`">
     <summary>Ring {{ n }}: {{ ring.divisions }} divisions{{ ring.numerals ? ', with writing' : '' }}</summary>
     <div class="fields"><NumberFields :fields="fields" /></div>
-    <label class="tick">
-      <input
-        type="checkbox"
-        :checked="ring.numerals !== undefined"
-        data-test="ring-numerals"
-        @change="toggle(checked($event))"
-      />
-      something is written along it
-    </label>
+    <TickBox
+      :model-value="ring.numerals !== undefined"
+      label="something is written along it"
+      data-test="ring-numerals"
+      @update:model-value="toggle($event)"
+    />
     <template v-if="ring.numerals">
       <div class="fields">
         <v-select
@@ -82,20 +79,20 @@ function setBetween(on: boolean): void {
         data-test="ring-names"
         @change="setNames(($event.target as HTMLInputElement).value)"
       />
-      <label v-if="ring.numerals.writes.kind === 'names'" class="tick">
-        <input
-          type="checkbox"
-          :checked="ring.numerals.writes.between"
-          @change="setBetween(checked($event))"
-        />
-        each in the middle of its part
-      </label>
-      <label v-else class="tick">
-        <input type="checkbox" :checked="ring.numerals.writes.roman" @change="setRoman(checked($event))" />
-        in Roman figures
-      </label>
+      <TickBox
+        v-if="ring.numerals.writes.kind === 'names'"
+        :model-value="ring.numerals.writes.between === true"
+        label="each in the middle of its part"
+        @update:model-value="setBetween($event)"
+      />
+      <TickBox
+        v-else
+        :model-value="ring.numerals.writes.roman === true"
+        label="in Roman figures"
+        @update:model-value="setRoman($event)"
+      />
     </template>
-    <button type="button" class="plain" @click="emit('remove')">take this ring away</button>
+    <PlainButton @click="emit('remove')">take this ring away</PlainButton>
   </details>
 </template>
 

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { driftCourse } from '@tesseron/core/derive';
+import { driftCourse } from '@tesseron/core/ask';
 import type { DriveTurns } from '@tesseron/core/motion';
 import { radians } from '@tesseron/core/units';
 import { computed, ref, useTemplateRef } from 'vue';
@@ -18,6 +18,7 @@ import ReadingsPanel from './ReadingsPanel.vue';
 import SetPanel from './SetPanel.vue';
 import SkyPanel from './SkyPanel.vue';
 import SpeedsPanel from './SpeedsPanel.vue';
+import OneOf from '../../parts/OneOf.vue';
 
 const { machine, derived } = useOpen();
 const clock = useClock();
@@ -86,19 +87,14 @@ const sideView = computed(() =>
         :open="view === 'cut'"
         :label="`${machine.name} ${view === 'cut' ? 'cut open' : 'from the side'}, turning at exact rates`"
       />
-      <div v-if="pane !== 'drift' || courses.length === 0" class="views" role="radiogroup" aria-label="View">
-        <button
-          v-for="v in VIEWS"
-          :key="v.id"
-          type="button"
-          role="radio"
-          :aria-checked="view === v.id"
-          :data-test="`view-${v.id}`"
-          @click="view = v.id"
-        >
-          {{ v.title }}
-        </button>
-      </div>
+      <OneOf
+        v-if="pane !== 'drift' || courses.length === 0"
+        v-model="view"
+        class="views"
+        label="View"
+        :choices="VIEWS.map(v => ({ value: v.id, title: v.title }))"
+        test="view"
+      />
     </template>
     <template #ledger>
       <TabRow v-model="pane" prefix="run" label="What to watch" :panes="PANES" />
@@ -128,34 +124,15 @@ const sideView = computed(() =>
   position: absolute;
   right: 10px;
   top: 8px;
-  display: flex;
+  padding: 0 8px;
   border: var(--line);
   background: var(--panel);
   font-size: 13px;
-}
-
-.views button {
-  border: 0;
-  background: none;
-  color: var(--ink);
-  font: inherit;
-  padding: 2px 10px;
-  border-right: var(--line);
-  cursor: pointer;
 }
 
 @media (max-width: 700px) {
   .views {
     top: 34px;
   }
-}
-
-.views button:last-child {
-  border-right: 0;
-}
-
-.views button[aria-checked='true'] {
-  background: var(--ink);
-  color: var(--panel);
 }
 </style>

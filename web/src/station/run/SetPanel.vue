@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { movedSince, namePose, poseTurns } from '@tesseron/core/hand';
+import { removePose } from '@tesseron/core/change';
+import { movedSince, namePose, poseTurns } from '@tesseron/core/edit';
 import { exactTurns, turnsText } from '@tesseron/core/motion';
 import { parseDecimal } from '@tesseron/core/rational';
 import type { Problem } from '@tesseron/core/result';
@@ -57,8 +58,7 @@ function step(by: number): void {
   const at = all.findIndex(p => p.id === current.value);
   go(all[(at + by + all.length) % all.length]?.id);
 }
-const remove = (id: string): void =>
-  change('Forget a pose', m => ({ ...m, poses: m.poses.filter(p => p.id !== id) }));
+const remove = (id: string): void => change('Forget a pose', removePose(id));
 </script>
 
 <template>
@@ -99,21 +99,14 @@ const remove = (id: string): void =>
     <tbody>
       <tr v-for="p in poses" :key="p.pose.id" :class="{ chosen: current === p.pose.id }">
         <td>
-          <button type="button" class="plain" @click="go(p.pose.id)">{{ p.pose.name }}</button>
+          <PlainButton @click="go(p.pose.id)">{{ p.pose.name }}</PlainButton>
           <p v-if="p.moved.length > 0" class="moved" data-test="pose-moved">
             stands otherwise than when it was named, as trains have changed: {{ p.moved.join(', ') }}
           </p>
         </td>
         <td class="figure">{{ p.turns }} turns</td>
         <td>
-          <button
-            type="button"
-            class="plain"
-            :aria-label="`Forget ${p.pose.name}`"
-            @click="remove(p.pose.id)"
-          >
-            forget
-          </button>
+          <PlainButton :aria-label="`Forget ${p.pose.name}`" @click="remove(p.pose.id)"> forget </PlainButton>
         </td>
       </tr>
     </tbody>

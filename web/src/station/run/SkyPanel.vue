@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { bodyOf, skyReadings, unevenSky } from '@tesseron/core/derive';
+import { bodyOf, skyReadings, unevenSky } from '@tesseron/core/ask';
 import { equationOfTime } from '@tesseron/core/sky';
 import { toNumber } from '@tesseron/core/rational';
 import { figure, fixed } from '@tesseron/core/units';

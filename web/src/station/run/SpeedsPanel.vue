@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { LIMITS } from '@tesseron/core/machine';
-import { GUESSED_EFFICIENCY, HAND_RPM, torquesLeft } from '@tesseron/core/derive';
+import { GUESSED_EFFICIENCY, torquesLeft } from '@tesseron/core/ask';
+import { HAND_RPM } from '@tesseron/core/judge';
 import { memberSpeeds } from '@tesseron/core/motion';
 import { toNumber } from '@tesseron/core/rational';
 import { nestedPairs } from '@tesseron/core/train';

@@ -1,4 +1,5 @@
-import { derive, driftCourse } from '@tesseron/core/derive';
+import { derive } from '@tesseron/core/derive';
+import { driftCourse } from '@tesseron/core/ask';
 import { readMachine } from '@tesseron/core/machine';
 import { rational, toNumber } from '@tesseron/core/rational';
 import { must } from '@tesseron/core/result';

@@ -1,4 +1,4 @@
-import type { DriftCourse } from '@tesseron/core/derive';
+import type { DriftCourse } from '@tesseron/core/ask';
 import { toNumber } from '@tesseron/core/rational';
 import { scaleLinear } from 'd3-scale';
 

@@ -1,14 +1,8 @@
 <script setup lang="ts">
 import { writeSvg } from '@tesseron/core/format/svg';
-import {
-  setMesh,
-  setToothing,
-  type MeshJoint,
-  type Toothing,
-  type Wheel,
-  LIMITS,
-} from '@tesseron/core/machine';
-import { bevelDrawing, bevelOf, type BevelPattern, fileName } from '@tesseron/core/output';
+import { type MeshJoint, type Toothing, type Wheel, LIMITS } from '@tesseron/core/machine';
+import { setMesh, setToothing } from '@tesseron/core/change';
+import { bevelDrawing, bevelOf, type BevelPattern, fileName } from '@tesseron/core/drawings';
 import { degrees, fixed, mm } from '@tesseron/core/units';
 import { wheelName } from '@tesseron/core/words';
 import { computed } from 'vue';
@@ -84,23 +78,19 @@ async function save(wheel: Wheel, pattern: BevelPattern): Promise<void> {
     <li v-for="b in bevels" :key="b.wheel.id">
       <span>{{ wheelName(b.wheel) }}</span>
       <template v-for="p in PATTERNS" :key="p.pattern">
-        <button
-          type="button"
-          class="plain"
+        <PlainButton
           :aria-pressed="shown === `${b.wheel.id} ${p.pattern}`"
           @click="shown = shown === `${b.wheel.id} ${p.pattern}` ? '' : `${b.wheel.id} ${p.pattern}`"
         >
           {{ p.title }}
-        </button>
-        <button
-          type="button"
-          class="plain"
+        </PlainButton>
+        <PlainButton
           :aria-label="`Save the ${p.title} of ${wheelName(b.wheel)} as SVG`"
           :data-test="`save-${p.pattern}`"
           @click="save(b.wheel, p.pattern)"
         >
           SVG
-        </button>
+        </PlainButton>
       </template>
     </li>
   </ul>

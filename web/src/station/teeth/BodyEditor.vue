@@ -1,9 +1,11 @@
 <script setup lang="ts">
-import { setWheel, type Wheel, LIMITS } from '@tesseron/core/machine';
+import { type Wheel, LIMITS } from '@tesseron/core/machine';
+import { setWheel } from '@tesseron/core/change';
 import { computed } from 'vue';
 import { useOpen } from '../../machine/use-open';
 import { length, number, type NumberSpec } from '../../parts/number-spec';
 import NumberFields from '../../parts/NumberFields.vue';
+import TickBox from '../../parts/TickBox.vue';
 
 const props = defineProps<{ wheel: Wheel }>();
 const { change } = useOpen();
@@ -127,7 +129,6 @@ const webFields = computed((): NumberSpec[] => {
     }),
   ];
 });
-const flag = (event: Event): boolean => (event.target as HTMLInputElement).checked;
 </script>
 
 <template>
@@ -156,23 +157,17 @@ const flag = (event: Event): boolean => (event.target as HTMLInputElement).check
       @update:model-value="setWeb"
     />
     <NumberFields :fields="webFields" />
-    <label class="check"
-      ><input
-        type="checkbox"
-        :checked="body.mark"
-        data-test="mark"
-        @change="setBody('Mark', { mark: flag($event) })"
-      />
-      mark at tooth 0</label
-    >
-    <label class="check"
-      ><input
-        type="checkbox"
-        :checked="body.engraved"
-        @change="setBody('Engraving', { engraved: flag($event) })"
-      />
-      engrave count and name</label
-    >
+    <TickBox
+      :model-value="body.mark"
+      label="mark at tooth 0"
+      data-test="mark"
+      @update:model-value="setBody('Mark', { mark: $event })"
+    />
+    <TickBox
+      :model-value="body.engraved"
+      label="engrave count and name"
+      @update:model-value="setBody('Engraving', { engraved: $event })"
+    />
   </div>
 </template>
 
@@ -181,12 +176,5 @@ const flag = (event: Event): boolean => (event.target as HTMLInputElement).check
   display: grid;
   grid-template-columns: 1fr 1fr 1fr;
   gap: 2px 16px;
-}
-
-.check {
-  display: flex;
-  gap: 8px;
-  align-items: center;
-  font-size: 13px;
 }
 </style>

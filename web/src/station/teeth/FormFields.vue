@@ -1,12 +1,14 @@
 <script setup lang="ts">
-import { opposedDiscDeg } from '@tesseron/core/derive';
-import { setToothing, type Toothing, LIMITS } from '@tesseron/core/machine';
+import { opposedDiscDeg } from '@tesseron/core/judge';
+import { type Toothing, LIMITS } from '@tesseron/core/machine';
+import { setToothing, setHelix, setDoubleHelix } from '@tesseron/core/change';
 import { PEG_ALLOWANCE, PEG_REACH, pegModule } from '@tesseron/core/mesh';
 import { fixed } from '@tesseron/core/units';
 import { computed } from 'vue';
 import { useOpen } from '../../machine/use-open';
 import { length, number, type NumberSpec } from '../../parts/number-spec';
 import NumberFields from '../../parts/NumberFields.vue';
+import TickBox from '../../parts/TickBox.vue';
 
 const props = defineProps<{ toothing: Toothing }>();
 const { machine, derived, change } = useOpen();
@@ -54,26 +56,12 @@ function setEdge(chosen: string): void {
   });
 }
 
-function setHelix(deg: number): void {
-  change(`Helix of ${props.toothing.name}`, m => ({
-    ...m,
-    toothings: m.toothings.map(t => {
-      if (t.id !== props.toothing.id) return t;
-      const { helixDeg: _, ...plain } = t;
-      return deg === 0 ? plain : { ...plain, helixDeg: deg };
-    }),
-  }));
+function lean(deg: number): void {
+  change(`Helix of ${props.toothing.name}`, setHelix(props.toothing.id, deg));
 }
 
-function setDouble(on: boolean): void {
-  change(`Double helix of ${props.toothing.name}`, m => ({
-    ...m,
-    toothings: m.toothings.map(t => {
-      if (t.id !== props.toothing.id) return t;
-      const { double: _, ...plain } = t;
-      return on ? { ...plain, double: true as const } : plain;
-    }),
-  }));
+function leanBoth(on: boolean): void {
+  change(`Double helix of ${props.toothing.name}`, setDoubleHelix(props.toothing.id, on));
 }
 
 /** Leaves as thick as is usual for their number again. */
@@ -134,7 +122,7 @@ function fieldsOf(f: Toothing['form']): NumberSpec[] {
         modules('Root fillet', f.fillet, LIMITS.fillet, x => setForm({ fillet: x }), { test: 'fillet' }),
         modules('Addendum', f.addendum, LIMITS.addendum, x => setForm({ addendum: x }), { test: 'addendum' }),
         modules('Dedendum', f.dedendum, LIMITS.dedendum, x => setForm({ dedendum: x }), { test: 'dedendum' }),
-        number('Helix', props.toothing.helixDeg ?? 0, LIMITS.helixDeg, setHelix, {
+        number('Helix', props.toothing.helixDeg ?? 0, LIMITS.helixDeg, lean, {
           unit: '°',
           test: 'helix',
         }),
@@ -234,15 +222,13 @@ function magnetFields({ magnet }: Kind<'magnetic'>): NumberSpec[] {
         data-test="tip-edge"
         @update:model-value="setEdge"
       />
-      <label v-if="toothing.helixDeg" class="check">
-        <input
-          type="checkbox"
-          :checked="toothing.double === true"
-          data-test="double"
-          @change="setDouble(($event.target as HTMLInputElement).checked)"
-        />
-        double helix
-      </label>
+      <TickBox
+        v-if="toothing.helixDeg"
+        :model-value="toothing.double === true"
+        label="double helix"
+        data-test="double"
+        @update:model-value="leanBoth($event)"
+      />
     </template>
     <template v-if="clock">
       <v-select
@@ -300,12 +286,10 @@ function magnetFields({ magnet }: Kind<'magnetic'>): NumberSpec[] {
     }}
   </p>
   <p v-if="pegs" class="acts">
-    <button type="button" class="plain" data-test="fit-pegs" @click="fitModule(0)">
-      Rings for these pegs, 3 % play
-    </button>
-    <button type="button" class="plain" data-test="fit-wood" @click="fitModule(PEG_ALLOWANCE)">
+    <PlainButton data-test="fit-pegs" @click="fitModule(0)"> Rings for these pegs, 3 % play </PlainButton>
+    <PlainButton data-test="fit-wood" @click="fitModule(PEG_ALLOWANCE)">
       The same for wood: reckoned {{ PEG_ALLOWANCE }} mm thicker
-    </button>
+    </PlainButton>
     <span class="quiet small"
       >module now {{ fixed(derived.modules[toothing.id] ?? 0, 3) }} mm (common practice)</span
     >
@@ -325,13 +309,6 @@ function magnetFields({ magnet }: Kind<'magnetic'>): NumberSpec[] {
 .small {
   font-size: 12px;
   margin: 4px 0 0;
-}
-
-.check {
-  display: flex;
-  gap: 8px;
-  align-items: center;
-  font-size: 14px;
 }
 
 .acts {

@@ -4,6 +4,7 @@ import { mm } from '@tesseron/core/units';
 import { useElementSize } from '@vueuse/core';
 import { computed, ref, useTemplateRef } from 'vue';
 import { closeUpScene, transformOfB } from './close-up';
+import SlideField from '../../parts/SlideField.vue';
 
 const props = defineProps<{
   engagement: Engagement;
@@ -118,10 +119,7 @@ function key(event: KeyboardEvent): void {
       <span class="figure">{{ now?.contacts.length ?? 0 }}</span> in contact, play
       <span class="figure" data-test="play-here">{{ mm(now?.play ?? 0, 3) }}</span>
     </p>
-    <label class="enlarge">
-      Enlarge
-      <input v-model.number="enlarged" type="range" min="0.4" max="8" step="0.1" data-test="enlarge" />
-    </label>
+    <SlideField v-model="enlarged" label="Enlarge" :least="0.4" :most="8" :step="0.1" data-test="enlarge" />
     <p class="key">
       <span class="mark contact" /> contact <span class="mark way" /> where contact runs
       <span class="mark gap" /> play
@@ -220,10 +218,6 @@ svg * {
   display: flex;
   gap: 8px;
   align-items: center;
-}
-
-.enlarge input {
-  accent-color: var(--ink);
 }
 
 .mark {

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { MeshState } from '@tesseron/core/derive';
+import type { MeshState } from '@tesseron/core/state';
 import type { RollResult, WhatIf } from '@tesseron/core/mesh';
 import { fixed, mm } from '@tesseron/core/units';
 import { computed } from 'vue';

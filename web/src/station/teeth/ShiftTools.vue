@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { setWheel, type MeshJoint, LIMITS } from '@tesseron/core/machine';
+import { type MeshJoint, LIMITS } from '@tesseron/core/machine';
+import { setWheel } from '@tesseron/core/change';
 import { chooseShifts, type ShiftWish } from '@tesseron/core/mesh';
 import { figure, mm } from '@tesseron/core/units';
 import { sayProblem } from '@tesseron/core/words';
@@ -35,22 +36,12 @@ function choose(wish: ShiftWish, what: string): void {
 <template>
   <div class="shift">
     <span class="quiet">Choose the profile shift</span>
-    <button
-      type="button"
-      class="plain"
-      data-test="shift-undercut"
-      @click="choose({ kind: 'avoid undercut' }, 'no undercut')"
-    >
+    <PlainButton data-test="shift-undercut" @click="choose({ kind: 'avoid undercut' }, 'no undercut')">
       to avoid undercut
-    </button>
-    <button
-      type="button"
-      class="plain"
-      data-test="shift-balance"
-      @click="choose({ kind: 'balance thickness' }, 'roots alike')"
-    >
+    </PlainButton>
+    <PlainButton data-test="shift-balance" @click="choose({ kind: 'balance thickness' }, 'roots alike')">
       to balance the roots
-    </button>
+    </PlainButton>
     <NumberField
       :model-value="Number((derived.meshes[mesh.id]?.theoreticalDistance ?? 0).toFixed(3))"
       label="to meet a centre distance"

@@ -1,6 +1,7 @@
 <script setup lang="ts">
-import { bevelDrawing, type BevelPattern } from '@tesseron/core/output';
-import { byId, meshes, setSpread, LIMITS } from '@tesseron/core/machine';
+import { bevelDrawing, type BevelPattern } from '@tesseron/core/drawings';
+import { byId, meshes, LIMITS } from '@tesseron/core/machine';
+import { setSpread } from '@tesseron/core/change';
 import { AS_MADE, type WhatIf, whatIf } from '@tesseron/core/mesh';
 import { fixed, mm } from '@tesseron/core/units';
 import { centreWorking, contactWorking } from '@tesseron/core/working';
@@ -31,6 +32,7 @@ import { usePegs } from './use-pegs';
 import { useRoll } from './use-roll';
 import WheelEditor from './WheelEditor.vue';
 import WorkBar from '../../parts/WorkBar.vue';
+import SlideField from '../../parts/SlideField.vue';
 
 const { machine, derived, change } = useOpen();
 const working = useWorking();
@@ -108,8 +110,8 @@ const triedAnything = computed(() => tried.value.apart !== 0 || tried.value.thic
 const slow = mayBeSlow(all.work.working);
 const contact = computed(() => (state.value ? contactWorking(state.value) : undefined));
 
-function attempt(what: keyof WhatIf, event: Event): void {
-  tried.value = { ...tried.value, [what]: Number((event.target as HTMLInputElement).value) };
+function attempt(what: keyof WhatIf, value: number): void {
+  tried.value = { ...tried.value, [what]: value };
 }
 
 function keepSpread(): void {
@@ -198,57 +200,41 @@ function keepSpread(): void {
           </div>
         </dl>
         <p v-if="state?.pair" class="acts">
-          <button
-            type="button"
-            class="plain"
+          <PlainButton
             data-test="centre-working"
             @click="working.show(centreWorking(state.pair, mesh.spread ?? 0))"
           >
             centre distance: working
-          </button>
-          <button v-if="contact" type="button" class="plain" @click="working.show(contact)">
-            contact and play: working
-          </button>
+          </PlainButton>
+          <PlainButton v-if="contact" @click="working.show(contact)"> contact and play: working </PlainButton>
         </p>
         <template v-if="state?.engagement">
           <h3>What if</h3>
-          <label class="slide">
-            <span>centres further apart</span>
-            <input
-              :value="tried.apart"
-              type="range"
-              min="-0.5"
-              max="1"
-              step="0.01"
-              data-test="try-apart"
-              @input="attempt('apart', $event)"
-            />
-            <span class="figure">{{ mm(tried.apart) }}</span>
-          </label>
-          <label class="slide">
-            <span>everything thicker by</span>
-            <input
-              :value="tried.thicker"
-              type="range"
-              min="-0.2"
-              max="0.2"
-              step="0.01"
-              data-test="try-thicker"
-              @input="attempt('thicker', $event)"
-            />
-            <span class="figure">{{ mm(tried.thicker) }}</span>
-          </label>
+          <SlideField
+            :model-value="tried.apart"
+            label="centres further apart"
+            :least="-0.5"
+            :most="1"
+            :step="0.01"
+            :says="mm(tried.apart)"
+            data-test="try-apart"
+            @update:model-value="attempt('apart', $event)"
+          />
+          <SlideField
+            :model-value="tried.thicker"
+            label="everything thicker by"
+            :least="-0.2"
+            :most="0.2"
+            :step="0.01"
+            :says="mm(tried.thicker)"
+            data-test="try-thicker"
+            @update:model-value="attempt('thicker', $event)"
+          />
           <p v-if="triedAnything" class="acts">
-            <button
-              v-if="tried.apart !== 0"
-              type="button"
-              class="plain"
-              data-test="keep-apart"
-              @click="keepSpread"
-            >
+            <PlainButton v-if="tried.apart !== 0" data-test="keep-apart" @click="keepSpread">
               set the centres so
-            </button>
-            <button type="button" class="plain" data-test="as-made" @click="tried = AS_MADE">as it is</button>
+            </PlainButton>
+            <PlainButton data-test="as-made" @click="tried = AS_MADE">as it is</PlainButton>
           </p>
         </template>
         <NumberField
@@ -268,15 +254,9 @@ function keepSpread(): void {
         <WheelEditor v-for="w in wheels" :key="w.id" :wheel="w" :helix-deg="toothing?.helixDeg ?? 0" />
         <h3>All meshes</h3>
         <p class="acts">
-          <button
-            v-if="!all.work.working.value"
-            type="button"
-            class="boxed"
-            data-test="roll-all"
-            @click="all.start"
-          >
+          <BoxedButton v-if="!all.work.working.value" data-test="roll-all" @click="all.start">
             Roll every mesh
-          </button>
+          </BoxedButton>
           <WorkBar v-if="slow || all.work.problem.value" :work="all.work" label="Rolling every mesh" />
         </p>
         <div v-if="all.findings.value" data-test="roll-findings">
@@ -345,22 +325,5 @@ dd {
   gap: 4px;
   font-size: 13px;
   justify-items: start;
-}
-
-.slide {
-  display: grid;
-  grid-template-columns: 150px 1fr 70px;
-  align-items: center;
-  gap: 8px;
-  font-size: 13px;
-}
-
-.slide input {
-  accent-color: var(--ink);
-  min-width: 0;
-}
-
-.slide .figure {
-  text-align: right;
 }
 </style>

@@ -1,12 +1,11 @@
 <script setup lang="ts">
-import { setToothForm } from '@tesseron/core/hand';
+import { setToothForm } from '@tesseron/core/edit';
 import { sizedAs } from '@tesseron/core/derive';
 import {
   byId,
   circleCount,
   FORMS,
   meshes,
-  setToothing,
   type SizeBy,
   sizeFigure,
   sizeMeasures,
@@ -16,9 +15,10 @@ import {
   withSizeFigure,
   LIMITS,
 } from '@tesseron/core/machine';
+import { setToothing } from '@tesseron/core/change';
 import { mm } from '@tesseron/core/units';
 import { moduleWorking } from '@tesseron/core/working';
-import { nameOf, sayProblem, wheelName } from '@tesseron/core/words';
+import { nameOf, wheelName } from '@tesseron/core/words';
 import { computed, ref, watch } from 'vue';
 import { useWorking } from '../../frame/use-working';
 import { useOpen } from '../../machine/use-open';
@@ -26,7 +26,7 @@ import NumberField from '../../parts/NumberField.vue';
 import FormFields from './FormFields.vue';
 
 const props = defineProps<{ toothing: Toothing; wheels: readonly Wheel[] }>();
-const { machine, derived, change } = useOpen();
+const { machine, derived, change, attempt } = useOpen();
 const working = useWorking();
 const refused = ref('');
 watch(
@@ -78,9 +78,7 @@ const set = (label: string, value: Partial<Omit<Toothing, 'id'>>): void =>
 function setForm(chosen: string): void {
   const kind = TOOTH_FORMS.find(k => k === chosen);
   if (!kind) return;
-  const made = setToothForm(machine.value, props.toothing.id, kind);
-  refused.value = made.ok ? '' : sayProblem(made.problem);
-  if (made.ok) change('Change the tooth form', () => made.value);
+  refused.value = attempt('Change the tooth form', setToothForm(props.toothing.id, kind));
 }
 
 function setWay(chosen: string): void {
@@ -130,15 +128,9 @@ function show(): void {
   </div>
   <p v-if="size.by !== 'module'" class="derived">
     module <span class="figure">{{ module === undefined ? '–' : mm(module, 4) }}</span>
-    <button
-      v-if="size.by === 'outside diameter'"
-      type="button"
-      class="plain"
-      data-test="module-working"
-      @click="show"
-    >
+    <PlainButton v-if="size.by === 'outside diameter'" data-test="module-working" @click="show">
       working
-    </button>
+    </PlainButton>
   </p>
   <FormFields :toothing="toothing" />
 </template>

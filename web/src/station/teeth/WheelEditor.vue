@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { circleCount, setWheel, type Wheel, LIMITS } from '@tesseron/core/machine';
+import { circleCount, type Wheel, LIMITS } from '@tesseron/core/machine';
+import { setWheel } from '@tesseron/core/change';
 import { leadOf } from '@tesseron/core/tooth';
 import { mm } from '@tesseron/core/units';
 import { undercutWorking } from '@tesseron/core/working';
@@ -90,15 +91,13 @@ const HANDS = [
         <dd class="figure">{{ value }}</dd>
       </div>
     </dl>
-    <button
+    <PlainButton
       v-if="state?.spec"
-      type="button"
-      class="plain"
       data-test="undercut-working"
       @click="working.show(undercutWorking(state.spec))"
     >
       least teeth without undercut
-    </button>
+    </PlainButton>
   </div>
 </template>
 
@@ -128,9 +127,5 @@ dt {
 
 dd {
   margin: 0;
-}
-
-button {
-  font-size: 13px;
 }
 </style>

@@ -1,4 +1,4 @@
-import type { Derived } from '@tesseron/core/derive';
+import type { Derived } from '@tesseron/core/state';
 import { direction, type Point, polar } from '@tesseron/core/geometry';
 import { axisOfWheel, byId, meshes } from '@tesseron/core/machine';
 

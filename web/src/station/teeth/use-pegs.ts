@@ -1,4 +1,4 @@
-import type { Derived } from '@tesseron/core/derive';
+import type { Derived } from '@tesseron/core/state';
 import { byId, circleCount, type MeshJoint } from '@tesseron/core/machine';
 import { pegCheck, type PegCheck, pegPair, type PegPair, type RollPosition } from '@tesseron/core/mesh';
 import { wheelName } from '@tesseron/core/words';

@@ -1,5 +1,5 @@
 import type { Finding } from '@tesseron/core/result';
-import type { Derived } from '@tesseron/core/derive';
+import type { Derived } from '@tesseron/core/state';
 import { AS_MADE, rollFindings, type RollResult, type WhatIf } from '@tesseron/core/mesh';
 import { refDebounced } from '@vueuse/core';
 import { computed, type ComputedRef, type Ref, toRaw, watch } from 'vue';

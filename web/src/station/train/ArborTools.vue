@@ -8,17 +8,9 @@ import {
   putOnAxis,
   holdIn,
   serve,
-} from '@tesseron/core/hand';
-import {
-  arbors,
-  byId,
-  driveWay,
-  GROUND,
-  jointEnds,
-  type Member,
-  renameMember,
-  LIMITS,
-} from '@tesseron/core/machine';
+} from '@tesseron/core/edit';
+import { arbors, byId, driveWay, GROUND, jointEnds, type Member, LIMITS } from '@tesseron/core/machine';
+import { renameMember } from '@tesseron/core/change';
 import { groundRate } from '@tesseron/core/train';
 import { nameOf, sayRate } from '@tesseron/core/words';
 import { computed, ref } from 'vue';
@@ -73,24 +65,24 @@ const held = computed(() => (props.arbor.kind === 'arbor' ? (props.arbor.held ??
 
 function hold(frame: string): void {
   const label = frame === '' ? `Let ${props.arbor.name} turn` : `Hold ${props.arbor.name}`;
-  props.hand.act(label, m => holdIn(m, props.arbor.id, frame === '' ? undefined : frame));
+  props.hand.act(label, holdIn(props.arbor.id, frame === '' ? undefined : frame));
 }
 function serveAim(id: string): void {
   const label = id === '' ? 'Serve no output' : 'Serve an output';
-  props.hand.act(label, m => serve(m, props.arbor.id, id === '' ? undefined : id));
+  props.hand.act(label, serve(props.arbor.id, id === '' ? undefined : id));
 }
 const put = (id: string): boolean =>
-  props.hand.act(`Put ${props.arbor.name} on another axis`, m => putOnAxis(m, props.arbor.id, id));
+  props.hand.act(`Put ${props.arbor.name} on another axis`, putOnAxis(props.arbor.id, id));
 const key = (id: string): boolean => {
   const done = props.hand.act(`Key ${props.arbor.name} to another arbor`, m =>
-    keyTogether(m, id, props.arbor.id),
+    keyTogether(id, props.arbor.id)(m),
   );
   if (done) props.hand.choose({ kind: 'member', id });
   return done;
 };
 const hang = (frame: string): boolean =>
   props.hand.act(`Hang ${props.arbor.name}`, m =>
-    hangOn(m, props.arbor.id, frame, derived.value.positions.at),
+    hangOn(props.arbor.id, frame, derived.value.positions.at)(m),
   );
 </script>
 
@@ -119,12 +111,12 @@ const hang = (frame: string): boolean =>
     </p>
     <p v-for="t in ties" :key="t.id">
       {{ t.kind }} with {{ t.to.map(id => nameOf(machine, id)).join(', ') }}
-      <button type="button" class="plain" @click="emit('delete', t.id)">take away</button>
+      <PlainButton @click="emit('delete', t.id)">take away</PlainButton>
     </p>
     <p v-for="w in wheels" :key="w.id">
-      <button type="button" class="plain" @click="hand.choose({ kind: 'wheel', id: w.id })">
+      <PlainButton @click="hand.choose({ kind: 'wheel', id: w.id })">
         {{ nameOf(machine, w.id) }}, layer {{ w.layer + 1 }}
-      </button>
+      </PlainButton>
     </p>
     <template v-if="arbor.kind === 'arbor'">
       <div class="two">
@@ -163,12 +155,12 @@ const hang = (frame: string): boolean =>
         <NumberField v-model="teeth" label="New wheel" :limits="LIMITS.count" whole data-test="wheel-count" />
         <v-btn
           data-test="add-wheel"
-          @click="hand.make(`Add a wheel to ${arbor.name}`, 'wheel', m => addWheel(m, arbor.id, teeth))"
+          @click="hand.make(`Add a wheel to ${arbor.name}`, 'wheel', addWheel(arbor.id, teeth))"
           >Add wheel</v-btn
         >
         <v-btn
           data-test="add-tube"
-          @click="hand.make('Add an arbor on the axis', 'member', m => addOnAxis(m, arbor.id))"
+          @click="hand.make('Add an arbor on the axis', 'member', addOnAxis(arbor.id))"
           >Add tube</v-btn
         >
       </div>
@@ -177,7 +169,7 @@ const hang = (frame: string): boolean =>
       <v-btn
         v-if="arbor.kind === 'arbor' && !drives"
         data-test="drive-by"
-        @click="hand.act(`Drive by ${arbor.name}`, m => driveBy(m, arbor.id))"
+        @click="hand.act(`Drive by ${arbor.name}`, driveBy(arbor.id))"
         >Let it drive</v-btn
       >
       <v-btn v-if="!drives" data-test="delete" @click="emit('delete', arbor.id)">Delete…</v-btn>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { blankAims, blanksOf, type BlankFill, withCounts } from '@tesseron/core/blanks';
+import { blankAims, blanksOf, type BlankFill, withCounts } from '@tesseron/core/open-counts';
 import { ppm } from '@tesseron/core/period';
 import { toNumber } from '@tesseron/core/rational';
 import { figure } from '@tesseron/core/units';
@@ -8,6 +8,7 @@ import { computed, ref, watch } from 'vue';
 import { useSearch } from '../../worker/use-search';
 import type { Hand } from './use-hand';
 import WorkBar from '../../parts/WorkBar.vue';
+import TickBox from '../../parts/TickBox.vue';
 
 /** Open counts, and the search that fills them towards the outputs. */
 const props = defineProps<{ hand: Hand }>();
@@ -41,14 +42,13 @@ function toggle(id: string, on: boolean): void {
       Let an arbor serve an output; then the counts can be found towards it.
     </p>
     <template v-else>
-      <label v-for="a in aims" :key="a.id" class="tick">
-        <input
-          type="checkbox"
-          :checked="!left.includes(a.id)"
-          @change="toggle(a.id, ($event.target as HTMLInputElement).checked)"
-        />
-        towards {{ nameOf(machine, a.id) }}
-      </label>
+      <TickBox
+        v-for="a in aims"
+        :key="a.id"
+        :model-value="!left.includes(a.id)"
+        :label="`towards ${nameOf(machine, a.id)}`"
+        @update:model-value="toggle(a.id, $event)"
+      />
       <p class="acts">
         <v-btn
           :disabled="towards.length === 0 || search.searching.value"
@@ -76,14 +76,9 @@ function toggle(id: string, on: boolean): void {
             <td class="figure left">{{ g.wheels.map(w => f.counts[w]).join(', ') }}</td>
             <td v-for="a in g.aims" :key="a" class="figure">{{ off(f, a) }}</td>
             <td>
-              <button
-                type="button"
-                class="boxed"
-                :aria-label="`Take ${g.wheels.map(w => f.counts[w]).join(', ')}`"
-                @click="take(f)"
-              >
+              <BoxedButton :aria-label="`Take ${g.wheels.map(w => f.counts[w]).join(', ')}`" @click="take(f)">
                 Take
-              </button>
+              </BoxedButton>
             </td>
           </tr>
         </tbody>

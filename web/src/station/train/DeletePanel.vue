@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { deletionOf } from '@tesseron/core/hand';
+import { deletionOf } from '@tesseron/core/edit';
 import { byId } from '@tesseron/core/machine';
 import { nameOf } from '@tesseron/core/words';
 import { computed } from 'vue';

@@ -130,7 +130,7 @@ function onKey(event: KeyboardEvent): void {
 
 /** A count that is being typed into a wheel. */
 const typing = ref<{ wheel: string; text: string }>();
-const field = useTemplateRef<HTMLInputElement>('field');
+const field = useTemplateRef<{ focus(): void; select(): void }>('field');
 async function startTyping(wheel: string, text?: string): Promise<void> {
   const bar = drawing.value.bars.find(b => b.id === wheel);
   if (!bar) return;
@@ -318,7 +318,7 @@ const { drag, grab, move, release, cancel } = useDrag(holder, props.hand.choose,
         class="pull"
       />
     </svg>
-    <input
+    <v-text-field
       v-if="typing"
       ref="field"
       v-model="typing.text"
@@ -327,6 +327,7 @@ const { drag, grab, move, release, cancel } = useDrag(holder, props.hand.choose,
       aria-label="Teeth, or a range such as 12-90 to leave it open"
       data-test="typed-count"
       autocomplete="off"
+      variant="plain"
       @keydown.enter.stop="endTyping(true)"
       @keydown.esc.stop="endTyping(false)"
       @keydown.stop

@@ -7,17 +7,9 @@ import {
   replaceStage,
   setMeshKind,
   turnOver,
-} from '@tesseron/core/hand';
-import {
-  byId,
-  circleCount,
-  IDLER_COUNT,
-  MESHES,
-  type MeshJoint,
-  type MeshType,
-  setWheel,
-  LIMITS,
-} from '@tesseron/core/machine';
+} from '@tesseron/core/edit';
+import { byId, circleCount, MESHES, type MeshJoint, type MeshType, LIMITS } from '@tesseron/core/machine';
+import { IDLER_COUNT, setWheel } from '@tesseron/core/change';
 import { ppm } from '@tesseron/core/period';
 import { absolute, div, ONE, parseRational, rational, sub, toNumber } from '@tesseron/core/rational';
 import { figure } from '@tesseron/core/units';
@@ -90,9 +82,9 @@ const off = (r: Parameters<typeof div>[0]): string =>
     <p>
       <template v-for="(w, i) in ends" :key="i">
         <template v-if="i"> and </template>
-        <button v-if="w" type="button" class="plain" @click="hand.choose({ kind: 'wheel', id: w.id })">
+        <PlainButton v-if="w" @click="hand.choose({ kind: 'wheel', id: w.id })">
           {{ nameOf(machine, w.id) }}
-        </button>
+        </PlainButton>
       </template>
     </p>
     <template v-if="clash">
@@ -105,9 +97,7 @@ const off = (r: Parameters<typeof div>[0]): string =>
         }}
       </p>
       <p v-for="c in closing" :key="c.wheel + c.count">
-        <button
-          type="button"
-          class="boxed"
+        <BoxedButton
           @click="
             hand.act('Close a loop', m => ({
               ok: true,
@@ -116,7 +106,7 @@ const off = (r: Parameters<typeof div>[0]): string =>
           "
         >
           {{ c.count }} for {{ nameOf(machine, c.wheel) }}
-        </button>
+        </BoxedButton>
       </p>
     </template>
     <div class="row">
@@ -126,20 +116,18 @@ const off = (r: Parameters<typeof div>[0]): string =>
         :items="kinds"
         label="Kind"
         data-test="mesh-kind"
-        @update:model-value="
-          hand.act('Change the kind of a mesh', m => setMeshKind(m, mesh.id, $event as MeshType))
-        "
+        @update:model-value="hand.act('Change the kind of a mesh', setMeshKind(mesh.id, $event as MeshType))"
       />
       <v-btn
         v-if="canTurnOver(mesh)"
         data-test="turn-over"
-        @click="hand.act('Turn a mesh over', m => turnOver(m, mesh.id))"
+        @click="hand.act('Turn a mesh over', turnOver(mesh.id))"
         >Other side</v-btn
       >
     </div>
     <div v-if="mesh.type === 'external'" class="row">
       <NumberField v-model="idler" label="Idler" :limits="LIMITS.idlerCount" whole data-test="idler-count" />
-      <v-btn data-test="insert-idler" @click="hand.act('Insert an idler', m => idlerInto(m, mesh.id, idler))"
+      <v-btn data-test="insert-idler" @click="hand.act('Insert an idler', idlerInto(mesh.id, idler))"
         >Insert idler</v-btn
       >
     </div>
@@ -175,13 +163,9 @@ const off = (r: Parameters<typeof div>[0]): string =>
             <td class="figure left">{{ c.stages.map(s => `${s.driving}:${s.driven}`).join('  ') }}</td>
             <td class="figure">{{ off(c.ratio) }}</td>
             <td>
-              <button
-                type="button"
-                class="boxed"
-                @click="hand.act('Replace a stage', m => replaceStage(m, mesh.id, c.stages))"
-              >
+              <BoxedButton @click="hand.act('Replace a stage', replaceStage(mesh.id, c.stages))">
                 Take
-              </button>
+              </BoxedButton>
             </td>
           </tr>
         </tbody>

@@ -1,10 +1,12 @@
 <script setup lang="ts">
-import { READY } from '@tesseron/core/ready';
+import { READY } from '@tesseron/core/arrangements';
 import { groundRate, trainRates } from '@tesseron/core/train';
 import { driveWay } from '@tesseron/core/machine';
 import { sayProblem, sayRate } from '@tesseron/core/words';
 import { computed, ref } from 'vue';
 import { useOpen } from '../../machine/use-open';
+import OneOf from '../../parts/OneOf.vue';
+import DialogBox from '../../parts/DialogBox.vue';
 
 /** Ready arrangements: chosen, given their counts, seen what they turn, and inserted as ordinary arbors and wheels. */
 const open = defineModel<boolean>({ required: true });
@@ -40,74 +42,57 @@ function add(): void {
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="860" :transition="false" aria-labelledby="ready-title">
-    <v-card class="panel" data-test="ready">
-      <h2 id="ready-title">Ready arrangements</h2>
-      <div class="two">
-        <div role="radiogroup" aria-label="Arrangement">
-          <label v-for="r in READY" :key="r.id" class="tick choice" :class="{ chosen: r.id === id }">
-            <input v-model="id" type="radio" name="ready" :value="r.id" :data-test="`ready-${r.id}`" />
-            {{ r.title }}
-          </label>
-        </div>
-        <div v-if="ready">
-          <p>{{ ready.does }}</p>
-          <v-text-field
-            v-for="f in ready.fields"
-            :key="id + f.key"
-            :model-value="values[f.key]"
-            :label="f.kind === 'pairs' ? `${f.label} (driving:driven)` : f.label"
-            autocomplete="off"
-            :data-test="`ready-field-${f.key}`"
-            @update:model-value="typed[`${id} ${f.key}`] = $event"
-          />
-          <p v-if="built && !built.ok" class="error-text" role="alert" data-test="ready-problem">
-            {{ sayProblem(built.problem) }}
-          </p>
-          <table v-else class="ruled" data-test="ready-rates">
-            <thead>
-              <tr>
-                <th scope="col">adds</th>
-                <th scope="col" class="figure">turns for one of the drive</th>
-              </tr>
-            </thead>
-            <tbody>
-              <tr v-for="m in made" :key="m.name">
-                <td>{{ m.name }}</td>
-                <td class="figure">{{ m.rate }}</td>
-              </tr>
-            </tbody>
-          </table>
-        </div>
+  <DialogBox v-model="open" title="Ready arrangements" :width="860" test="ready">
+    <div class="two">
+      <OneOf
+        v-model="id"
+        label="Arrangement"
+        :choices="READY.map(r => ({ value: r.id, title: r.title }))"
+        test="ready"
+      />
+      <div v-if="ready">
+        <p>{{ ready.does }}</p>
+        <v-text-field
+          v-for="f in ready.fields"
+          :key="id + f.key"
+          :model-value="values[f.key]"
+          :label="f.kind === 'pairs' ? `${f.label} (driving:driven)` : f.label"
+          autocomplete="off"
+          :data-test="`ready-field-${f.key}`"
+          @update:model-value="typed[`${id} ${f.key}`] = $event"
+        />
+        <p v-if="built && !built.ok" class="error-text" role="alert" data-test="ready-problem">
+          {{ sayProblem(built.problem) }}
+        </p>
+        <table v-else class="ruled" data-test="ready-rates">
+          <thead>
+            <tr>
+              <th scope="col">adds</th>
+              <th scope="col" class="figure">turns for one of the drive</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="m in made" :key="m.name">
+              <td>{{ m.name }}</td>
+              <td class="figure">{{ m.rate }}</td>
+            </tr>
+          </tbody>
+        </table>
       </div>
-      <p class="acts">
-        <v-btn variant="flat" :disabled="!built?.ok" data-test="ready-add" @click="add">Add</v-btn>
-        <v-btn @click="open = false">Close</v-btn>
-      </p>
-    </v-card>
-  </v-dialog>
+    </div>
+    <p class="acts">
+      <v-btn variant="flat" :disabled="!built?.ok" data-test="ready-add" @click="add">Add</v-btn>
+      <v-btn @click="open = false">Close</v-btn>
+    </p>
+  </DialogBox>
 </template>
 
 <style scoped>
-.panel {
-  padding: 18px 22px;
-  display: block;
-  overflow: auto;
-}
-
 .two {
   display: grid;
   grid-template-columns: 210px 1fr;
   gap: 24px;
   margin: 10px 0;
-}
-
-.choice {
-  border-bottom: var(--line);
-}
-
-.choice.chosen {
-  font-weight: 600;
 }
 
 .acts {

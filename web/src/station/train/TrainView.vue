@@ -1,15 +1,18 @@
 <script setup lang="ts">
-import { type Made, meshWheels, moveToLayer, putOnAxis, toggleHold } from '@tesseron/core/hand';
-import { addWheel, driveNew, hangOn, idlerInto, keyTogether } from '@tesseron/core/hand';
 import {
-  byId,
-  circleCount,
-  driveWay,
-  IDLER_COUNT,
-  meshes,
-  type MeshJoint,
-  setWheel,
-} from '@tesseron/core/machine';
+  type Made,
+  meshWheels,
+  moveToLayer,
+  putOnAxis,
+  toggleHold,
+  addWheel,
+  driveNew,
+  hangOn,
+  idlerInto,
+  keyTogether,
+} from '@tesseron/core/edit';
+import { byId, circleCount, driveWay, meshes, type MeshJoint } from '@tesseron/core/machine';
+import { IDLER_COUNT, setWheel, setMode } from '@tesseron/core/change';
 import { absolute, type Rational } from '@tesseron/core/rational';
 import type { Result } from '@tesseron/core/result';
 import { groundRate } from '@tesseron/core/train';
@@ -79,10 +82,8 @@ const modes = computed(() => [
   ...machine.value.modes.map(m => ({ title: m.name, value: m.id })),
 ]);
 
-function setMode(id: string): void {
-  change(id === '' ? 'Join all' : `Mode ${byId(machine.value.modes, id)?.name ?? ''}`, ({ mode: _, ...m }) =>
-    id === '' ? m : { ...m, mode: id },
-  );
+function takeMode(id: string): void {
+  change(id === '' ? 'Join all' : `Mode ${byId(machine.value.modes, id)?.name ?? ''}`, setMode(id));
 }
 function typeCount(id: string, text: string): void {
   const teeth = readTeeth(text);
@@ -96,19 +97,19 @@ function typeCount(id: string, text: string): void {
   hand.act(`Teeth of ${now.name}`, m => ({ ok: true, value: setWheel(id, { teeth })(m) }));
 }
 const layerTo = (id: string, layer: number): boolean =>
-  hand.act(`Layer of ${nameOf(machine.value, id)}`, m => moveToLayer(m, id, layer));
+  hand.act(`Layer of ${nameOf(machine.value, id)}`, moveToLayer(id, layer));
 const driveFrom = (id: string): boolean =>
-  hand.make('Drive a new arbor', 'member', m => driveNew(m, id, newCount(id)));
+  hand.make('Drive a new arbor', 'member', driveNew(id, newCount(id)));
 /** A wheel that is driven anew starts as large as the one that drives it. */
 const newCount = (id: string): number => {
   const w = byId(machine.value.wheels, id);
   return (w && circleCount(w)) ?? 30;
 };
 const meshOn = (a: string, b: string): boolean =>
-  hand.make('Put two wheels into mesh', 'joint', m => meshWheels(m, a, b));
+  hand.make('Put two wheels into mesh', 'joint', meshWheels(a, b));
 const arborOn = (a: string, b: string): boolean =>
   hand.act(`Put ${nameOf(machine.value, a)} on the axis of ${nameOf(machine.value, b)}`, m =>
-    putOnAxis(m, a, b),
+    putOnAxis(a, b)(m),
   );
 function remove(id: string): void {
   if (id !== machine.value.drive?.member) deleting.value = id;
@@ -136,24 +137,24 @@ function onKey(key: string): void {
   if (key === 'Delete' || key === 'x') remove(here.id);
   else if (key === 'n' && w) driveFrom(w.id);
   else if (key === 'n' && own) addTo(own);
-  else if (key === 'i' && first) hand.act('Insert an idler', m => idlerInto(m, first.id, IDLER_COUNT));
+  else if (key === 'i' && first) hand.act('Insert an idler', idlerInto(first.id, IDLER_COUNT));
   else if (key === 'm' && w)
     ask(`Choose the wheel that ${w.name} is to mesh with`, 'wheel', id => meshOn(w.id, id));
   else if (key === 'r' && first) hand.choose({ kind: 'joint', id: first.id });
-  else if (key === 's' && own) hand.act(`Hold or let go ${name}`, m => toggleHold(m, own));
+  else if (key === 's' && own) hand.act(`Hold or let go ${name}`, toggleHold(own));
   else if (key === 'o' && own)
     ask(`Choose the arbor on whose axis ${name} is to stand`, 'member', id => arborOn(own, id));
   else if (key === 'k' && own)
     ask(`Choose the arbor to which ${name} is keyed`, 'member', id =>
-      hand.act('Key two arbors together', m => keyTogether(m, id, own)),
+      hand.act('Key two arbors together', keyTogether(id, own)),
     );
   else if (key === 'g' && own)
     ask(`Choose the arm on which ${name} is to hang`, 'member', id =>
-      hand.act(`Hang ${name} on an arm`, m => hangOn(m, own, id, derived.value.positions.at)),
+      hand.act(`Hang ${name} on an arm`, hangOn(own, id, derived.value.positions.at)),
     );
 }
 const addTo = (id: string): boolean =>
-  hand.make('Add a wheel', 'wheel', (m): Result<Made> => addWheel(m, id, 30));
+  hand.make('Add a wheel', 'wheel', (m): Result<Made> => addWheel(id, 30)(m));
 function start(): void {
   const drive = machine.value.drive?.member;
   if (drive !== undefined) addTo(drive);
@@ -200,7 +201,7 @@ function showWorking(): void {
         :items="modes"
         label="Stands in the mode"
         data-test="mode"
-        @update:model-value="setMode"
+        @update:model-value="takeMode"
       />
       <p v-if="pick" class="pick" role="status" data-test="pick">
         {{ pick.asks }}. <v-btn @click="pick = undefined">Leave it</v-btn>
@@ -228,7 +229,7 @@ function showWorking(): void {
         <tbody>
           <tr v-for="a in arbors" :key="a.id" :class="{ chosen: a.id === shownArbor }">
             <td>
-              <button type="button" class="plain" @click="chooseFromTable(a.id)">{{ a.name }}</button>
+              <PlainButton @click="chooseFromTable(a.id)">{{ a.name }}</PlainButton>
             </td>
             <td class="figure" :title="a.rate">
               {{ a.short }}<span v-if="a.ground" class="quiet ground">ground {{ a.ground }}</span>

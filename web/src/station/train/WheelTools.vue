@@ -1,11 +1,13 @@
 <script setup lang="ts">
-import { driveNew, meshWheels, moveToLayer, type NewMeshType } from '@tesseron/core/hand';
-import { byId, circleCount, meshes, patch, setWheel, type Wheel, LIMITS } from '@tesseron/core/machine';
+import { driveNew, meshWheels, moveToLayer, type NewMeshType } from '@tesseron/core/edit';
+import { byId, circleCount, meshes, type Wheel, LIMITS } from '@tesseron/core/machine';
+import { patch, setWheel } from '@tesseron/core/change';
 import { nameOf } from '@tesseron/core/words';
 import { computed, ref } from 'vue';
 import NumberField from '../../parts/NumberField.vue';
 import { OPEN_RANGE } from './read-teeth';
 import type { Hand } from './use-hand';
+import TickBox from '../../parts/TickBox.vue';
 
 /** What can be done with the chosen wheel. */
 const props = defineProps<{ hand: Hand; wheel: Wheel }>();
@@ -49,14 +51,14 @@ function rename(name: string): void {
 }
 function drive(): void {
   props.hand.make(`Drive an arbor from ${props.wheel.name}`, 'member', m =>
-    driveNew(m, props.wheel.id, onward.value, kind.value),
+    driveNew(props.wheel.id, onward.value, kind.value)(m),
   );
 }
 function meshWith(): void {
   props.hand.ask({
     kind: 'wheel',
     asks: `Choose the wheel that ${props.wheel.name} is to mesh with`,
-    take: id => props.hand.make('Put two wheels into mesh', 'joint', m => meshWheels(m, props.wheel.id, id)),
+    take: id => props.hand.make('Put two wheels into mesh', 'joint', meshWheels(props.wheel.id, id)),
   });
 }
 </script>
@@ -104,18 +106,15 @@ function meshWith(): void {
         :limits="LIMITS.layer"
         whole
         data-test="layer"
-        @update:model-value="hand.act(`Layer of ${wheel.name}`, m => moveToLayer(m, wheel.id, $event - 1))"
+        @update:model-value="hand.act(`Layer of ${wheel.name}`, moveToLayer(wheel.id, $event - 1))"
       />
     </div>
-    <label class="tick">
-      <input
-        type="checkbox"
-        :checked="wheel.teeth.kind === 'open'"
-        data-test="open"
-        @change="setOpen(($event.target as HTMLInputElement).checked)"
-      />
-      leave the count open, for a search to fill
-    </label>
+    <TickBox
+      :model-value="wheel.teeth.kind === 'open'"
+      label="leave the count open, for a search to fill"
+      data-test="open"
+      @update:model-value="setOpen($event)"
+    />
     <v-select
       v-if="toothings.length > 1"
       :model-value="wheel.toothing"
@@ -125,9 +124,9 @@ function meshWith(): void {
     />
     <p v-if="own.length === 0" class="quiet">In mesh with nothing.</p>
     <p v-for="j in own" :key="j.id">
-      <button type="button" class="plain" @click="hand.choose({ kind: 'joint', id: j.id })">
+      <PlainButton @click="hand.choose({ kind: 'joint', id: j.id })">
         in mesh with {{ nameOf(machine, mate(j)) }}
-      </button>
+      </PlainButton>
     </p>
     <div class="onward">
       <NumberField v-model="onward" label="New wheel" :limits="LIMITS.count" whole data-test="onward-count" />

@@ -1,4 +1,4 @@
-import type { Derived } from '@tesseron/core/derive';
+import type { Derived } from '@tesseron/core/state';
 import { arbors, byId, circleCount, GROUND, type Machine, meshes } from '@tesseron/core/machine';
 import type { Rational } from '@tesseron/core/rational';
 import { groundRate, lineOf } from '@tesseron/core/train';

@@ -1,6 +1,6 @@
-import type { Derived } from '@tesseron/core/derive';
+import type { Derived } from '@tesseron/core/state';
 import type { Machine } from '@tesseron/core/machine';
-import type { Result } from '@tesseron/core/result';
+import type { Attempt } from '@tesseron/core/change';
 import { sayProblem } from '@tesseron/core/words';
 import { type ComputedRef, ref, type Ref } from 'vue';
 import { useOpen } from '../../machine/use-open';
@@ -28,12 +28,12 @@ export interface Hand {
   readonly refusal: Ref<string>;
   readonly choose: (next: Chosen | undefined) => void;
   /** Makes a change and gives it a name in the history; a refusal is said and nothing changed. */
-  readonly act: (label: string, change: (machine: Machine) => Result<Machine>) => boolean;
+  readonly act: (label: string, change: Attempt) => boolean;
   /** As act, for a change that makes something: it is chosen afterwards. */
   readonly make: (
     label: string,
     kind: Chosen['kind'],
-    change: (machine: Machine) => Result<{ machine: Machine; made: string }>,
+    change: Attempt<{ machine: Machine; made: string }>,
   ) => boolean;
   readonly ask: (pick: Pick) => void;
 }
@@ -62,7 +62,7 @@ export function useHand(): Hand {
   function make(
     label: string,
     kind: Chosen['kind'] | undefined,
-    made: (machine: Machine) => Result<{ machine: Machine; made: string }>,
+    made: Attempt<{ machine: Machine; made: string }>,
   ): boolean {
     const done = made(machine.value);
     refusal.value = done.ok ? '' : sayProblem(done.problem);

@@ -1,4 +1,0 @@
-export * from './all-files.ts';
-export * from './make-job.ts';
-export * from './make-request.ts';
-export * from './working-text.ts';

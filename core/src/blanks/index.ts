@@ -1,5 +1,0 @@
-export * from './blank-system.ts';
-export * from './sum-rules.ts';
-export * from './finder.ts';
-export * from './fill.ts';
-export * from './blank-aims.ts';

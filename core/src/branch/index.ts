@@ -1,3 +1,0 @@
-export * from './query.ts';
-export * from './search.ts';
-export { type BranchChoices, planOf } from './plan.ts';

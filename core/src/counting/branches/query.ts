@@ -1,0 +1,102 @@
+import { compare, type Rational } from '../../ground/rational/index.ts';
+import { fail, ok, type Result } from '../../ground/result/index.ts';
+import { LEAST_COUNT, MOST_COUNT, type Stage } from '../search/index.ts';
+
+/**
+ * How the outputs of one machine are driven over two axes, the drive's and a lay axis, at one centre distance
+ * (conventions 6): `loose pairs`: every output by its own compound pair, loose on the lay axis, from the drive;
+ * `lay arbor`: one shared mesh turns a lay arbor, and one mesh each drives the outputs; `cascade`: every output by a
+ * loose pair from the output before it; `mixed`: each from the drive or from any output before it.
+ */
+export type School = 'loose pairs' | 'lay arbor' | 'cascade' | 'mixed';
+export const SCHOOLS: readonly School[] = ['loose pairs', 'lay arbor', 'cascade', 'mixed'];
+
+/**
+ * What is to be least: the worst error, the worst drift (error times the output's turns), the sum of the errors, or
+ * different counts.
+ */
+export type Objective = 'worst error' | 'worst drift' | 'sum of errors' | 'different counts';
+
+/** An output: its wanted turns per turn of the drive by size; with a free drive only their proportions matter. */
+export interface Output {
+  readonly id: string;
+  readonly rate: Rational;
+}
+
+/** A question about all outputs of a machine at once. */
+export interface BranchQuery {
+  readonly outputs: readonly Output[];
+  /** A given drive turns once in its period; a free one may turn at any speed. */
+  readonly drive: 'given' | 'free';
+  readonly school: School;
+  readonly objective: Objective;
+  /** Largest error (relative) for `different counts`. */
+  readonly error?: Rational;
+  readonly least: number;
+  readonly most: number;
+  /** The tooth sum of every mesh, which sets the one centre distance: from and to. */
+  readonly leastSum: number;
+  readonly mostSum: number;
+}
+
+/** The meshes that drive one output. */
+export interface Branch {
+  readonly output: string;
+  /** The output that drives it; undefined for the drive, or the lay arbor. */
+  readonly from: string | undefined;
+  /** Two stages of a loose pair, or the one stage from the lay arbor. */
+  readonly stages: readonly Stage[];
+  /** Turns per turn of the drive, exact. */
+  readonly rate: Rational;
+  /** Achieved / wanted − 1, at the best speed of a free drive; exact. */
+  readonly error: Rational;
+}
+
+/** A way to drive all outputs. */
+export interface BranchPlan {
+  readonly school: School;
+  readonly sum: number;
+  /** The mesh that turns the one lay arbor. */
+  readonly first?: Stage;
+  readonly branches: readonly Branch[];
+  /**
+   * Turns of the drive for one unit of the wanted rates; 1 for a given drive. A turn of a free drive lasts this
+   * many of the wanted units.
+   */
+  readonly speed: Rational;
+  /** The largest |error|, exact. */
+  readonly worst: Rational;
+  /** Different counts among all wheels. */
+  readonly different: number;
+  readonly wheels: number;
+}
+
+/** The best plan, if there is any, and whether it is proven. */
+export interface BranchResult {
+  readonly plan?: BranchPlan;
+  readonly proven: boolean;
+  /** Sums that were covered in full. */
+  readonly coveredTo: number;
+}
+
+export const MOST_OUTPUTS = 12;
+const MOST_SUM = 400;
+
+/** The query when it can be searched; otherwise what forbids it. */
+export function checkBranches(query: BranchQuery): Result<BranchQuery> {
+  const { least, most, leastSum, mostSum, outputs } = query;
+  if (![least, most, leastSum, mostSum].every(Number.isInteger)) return fail('limits-not-whole');
+  if (least < LEAST_COUNT) return fail('limit-too-small', { least, smallest: LEAST_COUNT });
+  if (most > MOST_COUNT) return fail('limit-too-large', { most, largest: MOST_COUNT });
+  if (least > most) return fail('limits-reversed', { least, most });
+  if (leastSum > mostSum) return fail('sums-reversed', { least: leastSum, most: mostSum });
+  if (mostSum > MOST_SUM) return fail('sum-too-large', { most: mostSum, largest: MOST_SUM });
+  if (mostSum < 2 * least) return fail('sum-too-small', { most: mostSum, smallest: 2 * least });
+  if (outputs.length < 2) return fail('outputs-too-few');
+  if (outputs.length > MOST_OUTPUTS) return fail('outputs-too-many', { most: MOST_OUTPUTS });
+  if (outputs.some(o => compare(o.rate, { num: 0n, den: 1n }) <= 0)) return fail('ratio-zero');
+  if (query.objective === 'worst drift' && query.drive === 'free') return fail('drift-needs-period');
+  if (query.objective === 'different counts' && (!query.error || query.error.num <= 0n))
+    return fail('error-needed');
+  return ok(query);
+}

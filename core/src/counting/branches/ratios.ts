@@ -1,0 +1,68 @@
+import type { Stage } from '../search/index.ts';
+
+/** The ratios of one mesh, or of two, whose tooth sums are all one: ascending, with the counts that make them. */
+export interface Ratios {
+  readonly values: Float64Array;
+  /** Driving counts: of the first mesh, and of the second (0 where there is only one). */
+  readonly first: Uint16Array;
+  readonly second: Uint16Array;
+}
+
+/** The driving counts that a tooth sum leaves within the limits. */
+function drivingCounts(sum: number, least: number, most: number): number[] {
+  const from = Math.max(least, sum - most);
+  const to = Math.min(most, sum - least);
+  return Array.from({ length: Math.max(0, to - from + 1) }, (_, i) => from + i);
+}
+
+/** Ratios a/(S − a) of one mesh. */
+export function oneMesh(sum: number, least: number, most: number): Ratios {
+  const counts = drivingCounts(sum, least, most);
+  return {
+    values: Float64Array.from(counts, a => a / (sum - a)),
+    first: Uint16Array.from(counts),
+    second: new Uint16Array(counts.length),
+  };
+}
+
+/** Ratios a/(S − a) · c/(S − c) of a loose pair; every choice of two counts, a ≥ c, once. */
+export function twoMeshes(sum: number, least: number, most: number): Ratios {
+  const counts = drivingCounts(sum, least, most);
+  const many = (counts.length * (counts.length + 1)) / 2;
+  const raw = { values: new Float64Array(many), first: new Uint16Array(many), second: new Uint16Array(many) };
+  let n = 0;
+  for (const a of counts) {
+    for (const c of counts) {
+      if (c > a) break;
+      raw.values[n] = (a * c) / ((sum - a) * (sum - c));
+      raw.first[n] = a;
+      raw.second[n++] = c;
+    }
+  }
+  const order = Uint32Array.from({ length: many }, (_, i) => i).sort(
+    (x, y) => (raw.values[x] as number) - (raw.values[y] as number) || x - y,
+  );
+  return {
+    values: Float64Array.from(order, i => raw.values[i] as number),
+    first: Uint16Array.from(order, i => raw.first[i] as number),
+    second: Uint16Array.from(order, i => raw.second[i] as number),
+  };
+}
+
+/** The stages of an entry. */
+export function stagesOf({ first, second }: Ratios, at: number, sum: number): Stage[] {
+  const [a, c] = [first[at] as number, second[at] as number];
+  const stage = (n: number): Stage => ({ driving: n, driven: sum - n });
+  return c === 0 ? [stage(a)] : [stage(a), stage(c)];
+}
+
+/** Where the first entry of at least a value stands in an ascending list. */
+export function firstFrom(values: Float64Array, value: number): number {
+  let [low, high] = [0, values.length];
+  while (low < high) {
+    const middle = (low + high) >>> 1;
+    if ((values[middle] as number) < value) low = middle + 1;
+    else high = middle;
+  }
+  return low;
+}

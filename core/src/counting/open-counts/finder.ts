@@ -1,0 +1,168 @@
+import { copyGroups, settingsAt } from '../../place/layout/index.ts';
+import type { Machine } from '../../document/machine/index.ts';
+import { setWheel } from '../../edits/change/index.ts';
+import { absolute, compare, div, ONE, type Rational, sub, ZERO } from '../../ground/rational/index.ts';
+import { fail, ok, type Result, table } from '../../ground/result/index.ts';
+import { groundRate, trainRates } from '../../trains/train/index.ts';
+import type { BlankSystem } from './blank-system.ts';
+
+/** An output towards which blanks are filled: the rate its arbor must have; `either`: in either sense. */
+export interface BlankAim {
+  readonly id: string;
+  readonly member: string;
+  readonly target: Rational;
+  readonly either: boolean;
+  /** Meant against the ground, arms that carry it included; otherwise in the frame of its own axis. */
+  readonly ground: boolean;
+}
+
+/** One way to fill the blanks. */
+export interface BlankFill {
+  /** Counts by wheel, for the blanks on which the outputs hang. */
+  readonly counts: Readonly<Record<string, number>>;
+  /** Rates and errors by aim, exact. */
+  readonly rates: Readonly<Record<string, Rational>>;
+  readonly errors: Readonly<Record<string, Rational>>;
+  /** The largest of the errors by size. */
+  readonly worst: Rational;
+  readonly total: number;
+}
+
+/**
+ * Outputs that hang on common blanks: ways to fill these, best first by the worst error, and whether nothing within
+ * the ranges is better.
+ */
+export interface BlankGroup {
+  readonly aims: readonly string[];
+  readonly fills: readonly BlankFill[];
+  readonly wheels: readonly string[];
+  /** How many ways were weighed. */
+  readonly weighed: number;
+  readonly proven: boolean;
+}
+
+/** Fills kept by doubles before they are weighed exactly. */
+export const KEPT = 60;
+
+/** Keeps the best by doubles, and weighs them exactly at the end. */
+export class Finder {
+  weighed = 0;
+  private kept: { counts: number[]; off: number }[] = [];
+  private bound = Infinity;
+  private readonly machine: Machine;
+  private readonly system: BlankSystem;
+  private readonly aims: readonly BlankAim[];
+  private readonly all: readonly number[];
+  private readonly top: number;
+  private readonly copied: boolean;
+
+  constructor(
+    machine: Machine,
+    system: BlankSystem,
+    aims: readonly BlankAim[],
+    all: readonly number[],
+    top: number,
+  ) {
+    this.machine = machine;
+    this.system = system;
+    this.aims = aims;
+    this.all = all;
+    this.top = top;
+    this.copied = machine.axes.some(a => a.copies !== undefined);
+  }
+
+  /** Offers counts in the order of all blanks, with their worst relative error. */
+  offer(counts: readonly number[], off: number): void {
+    if (!(off <= this.bound) || !this.assembles(counts)) return;
+    this.kept.push({ counts: [...counts], off });
+    if (this.kept.length < 4 * KEPT) return;
+    this.shrink();
+  }
+
+  /** Planets must go together; only where a blank bears on them is there anything to try. */
+  private assembles(counts: readonly number[]): boolean {
+    if (!this.copied) return true;
+    const own = this.all.map(i => [this.system.blanks[i]?.wheel ?? '', counts[i] ?? 0] as const);
+    return goesTogether(withCounts(this.machine, table(own)));
+  }
+
+  /** Of one error only the smallest total stays, and of all only the best. */
+  private shrink(): void {
+    const best = new Map<string, { counts: number[]; off: number }>();
+    for (const k of this.kept) {
+      const name = k.off.toPrecision(11);
+      const known = best.get(name);
+      if (!known || sum(k.counts) < sum(known.counts)) best.set(name, k);
+    }
+    this.kept = [...best.values()].sort((a, b) => a.off - b.off).slice(0, KEPT);
+    if (this.kept.length === KEPT) this.bound = this.kept.at(-1)?.off ?? Infinity;
+  }
+
+  result(proven: boolean): Result<BlankGroup> {
+    this.shrink();
+    const wheels = this.all.map(i => this.system.blanks[i]?.wheel ?? '');
+    const fills: BlankFill[] = [];
+    const seen = new Set<string>();
+    for (const { counts } of this.kept) {
+      if (fills.length >= 3 * this.top) break;
+      const fill = weigh(
+        this.machine,
+        this.aims,
+        wheels,
+        this.all.map(i => counts[i] ?? 0),
+      );
+      if (!fill) continue;
+      const name = JSON.stringify(Object.values(fill.rates).map(r => `${r.num}/${r.den}`));
+      if (seen.has(name)) continue;
+      seen.add(name);
+      fills.push(fill);
+    }
+    if (fills.length === 0) return fail('blanks-nothing');
+    fills.sort((a, b) => compare(a.worst, b.worst) || a.total - b.total);
+    return ok({
+      aims: this.aims.map(a => a.id),
+      fills: fills.slice(0, this.top),
+      wheels,
+      weighed: this.weighed,
+      proven,
+    });
+  }
+}
+
+const sum = (list: readonly number[]): number => list.reduce((s, n) => s + n, 0);
+
+/** The machine with counts put into its blanks. */
+export const withCounts = (machine: Machine, counts: Readonly<Record<string, number>>): Machine =>
+  Object.entries(counts).reduce(
+    (m, [wheel, count]) => setWheel(wheel, { teeth: { kind: 'count', count } })(m),
+    machine,
+  );
+
+/** The fill of exact rates; undefined where an output has none, or planets do not go together. */
+function weigh(
+  machine: Machine,
+  aims: readonly BlankAim[],
+  wheels: readonly string[],
+  values: readonly number[],
+): BlankFill | undefined {
+  const counts = table(wheels.map((w, i) => [w, values[i] ?? 0] as const));
+  const filled = withCounts(machine, counts);
+  const own = trainRates(filled).rates;
+  const rates: Record<string, Rational> = table();
+  const errors: Record<string, Rational> = table();
+  let worst = ZERO;
+  for (const a of aims) {
+    const rate = a.ground ? groundRate(filled, own, a.member) : own[a.member];
+    if (!rate) return undefined;
+    const [is, wanted] = a.either ? [absolute(rate), absolute(a.target)] : [rate, a.target];
+    const error = sub(div(is, wanted), ONE);
+    rates[a.id] = rate;
+    errors[a.id] = error;
+    if (compare(absolute(error), worst) > 0) worst = absolute(error);
+  }
+  if (!goesTogether(filled)) return undefined;
+  return { counts, rates, errors, worst, total: sum(values) };
+}
+
+const goesTogether = (machine: Machine): boolean =>
+  copyGroups(machine).every(g => g.turns.every(t => settingsAt(g, t)));

@@ -1,4 +1,0 @@
-export * from './coupons.ts';
-export * from './fitting.ts';
-export * from './student.ts';
-export * from './wheel-pair.ts';

@@ -1,0 +1,73 @@
+import { FORMS } from './kinds/forms.ts';
+import { byId, circleCount, meshes } from './lookup.ts';
+import type { Machine, Toothing, Wheel } from './types.ts';
+import { fail, ok, type Result } from '../../ground/result/index.ts';
+import { moduleOfCircularPitch, moduleOfDiametralPitch } from '../../ground/units/index.ts';
+
+/** Module from an outside diameter: m = d_a / (z + 2h_a + 2x). OD 44, z = 20: 2. Source: ISO 21771, from d_a. */
+export const moduleFromOutside = (outside: number, count: number, addendum = 1, shift = 0): number =>
+  outside / (count + 2 * addendum + 2 * shift);
+
+/** Module from a root diameter: m = d_f / (z − 2h_f + 2x). d_f 35, z = 20, h_f 1.25: 2. Source: ISO 21771, from d_f. */
+export const moduleFromRoot = (root: number, count: number, dedendum = 1.25, shift = 0): number =>
+  root / (count - 2 * dedendum + 2 * shift);
+
+/** The module of a toothing in mm, from whatever the maker sized it by. */
+export function moduleOf(toothing: Toothing, machine: Pick<Machine, 'wheels' | 'joints'>): Result<number> {
+  const { size } = toothing;
+  switch (size.by) {
+    case 'module':
+      return ok(size.module);
+    case 'diametral pitch':
+      return ok(moduleOfDiametralPitch(size.pitch));
+    case 'circular pitch':
+      return ok(moduleOfCircularPitch(size.pitch));
+    case 'outside diameter':
+    case 'root diameter':
+      return moduleByDiameter(toothing, size, machine.wheels);
+    case 'centre distance': {
+      const joint = byId(meshes(machine), size.joint);
+      const a = countOf(machine.wheels, joint?.a);
+      const b = countOf(machine.wheels, joint?.b);
+      if (a === undefined || b === undefined) return fail('size-needs-count', { toothing: toothing.name });
+      const inside = joint?.type === 'internal';
+      const teeth = inside ? Math.abs(a - b) : a + b;
+      if (teeth === 0) return fail('size-impossible', { toothing: toothing.name });
+      return ok(((2 * size.distance) / teeth) * Math.cos(((toothing.helixDeg ?? 0) * Math.PI) / 180));
+    }
+  }
+}
+
+type ByDiameter = Extract<Toothing['size'], { diameter: number }>;
+
+/** From an outside or a root diameter, which only involute teeth tell. */
+function moduleByDiameter(toothing: Toothing, size: ByDiameter, wheels: readonly Wheel[]): Result<number> {
+  const wheel = byId(wheels, size.wheel);
+  const count = wheel && circleCount(wheel);
+  if (!wheel || count === undefined) return fail('size-needs-count', { toothing: toothing.name });
+  const { form } = toothing;
+  if (!FORMS[form.kind].byDiameter || form.kind !== 'involute')
+    return fail('size-not-for-form', { toothing: toothing.name });
+  const [teeth, out] = reckoned(toothing, wheel, count);
+  const module =
+    size.by === 'outside diameter'
+      ? moduleFromOutside(size.diameter, teeth, out * form.addendum, wheel.shift ?? 0)
+      : moduleFromRoot(size.diameter, teeth, out * form.dedendum, wheel.shift ?? 0);
+  return module > 0 && Number.isFinite(module)
+    ? ok(module)
+    : fail('size-impossible', { toothing: toothing.name });
+}
+
+/**
+ * What a diameter counts for: the teeth, more of them in normal modules where they lean, and which way depths go
+ * (inwards in a ring).
+ */
+function reckoned(toothing: Toothing, wheel: Wheel, count: number): readonly [teeth: number, out: 1 | -1] {
+  const cos = Math.cos(((toothing.helixDeg ?? 0) * Math.PI) / 180);
+  return [count / cos, wheel.role === 'ring' ? -1 : 1];
+}
+
+const countOf = (wheels: readonly Wheel[], id: string | undefined): number | undefined => {
+  const wheel = byId(wheels, id);
+  return wheel && circleCount(wheel);
+};

@@ -1,2 +1,0 @@
-export * from './drawing.ts';
-export * from './table.ts';

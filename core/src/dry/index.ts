@@ -1,3 +1,0 @@
-export * from './compare.ts';
-export * from './cutter.ts';
-export * from './printer.ts';

@@ -1,0 +1,158 @@
+import { expect } from 'chai';
+import { derive } from '../../state/derive/index.ts';
+import {
+  byId,
+  integrityProblems,
+  type Machine,
+  newMachine,
+  readMachine,
+  writeMachine,
+} from '../../document/machine/index.ts';
+import { add, toFraction } from '../../ground/rational/index.ts';
+import { must } from '../../ground/result/index.ts';
+import { groundRate, trainRates } from '../../trains/train/index.ts';
+import { sayProblem } from '../../files/words/index.ts';
+import { READY } from './index.ts';
+import { parsePairs } from './pairs.ts';
+
+const ready = (id: string): (typeof READY)[number] => READY.find(r => r.id === id)!;
+const offered = (id: string): Record<string, string> =>
+  Object.fromEntries(ready(id).fields.map(f => [f.key, f.offered]));
+const built = (id: string, values: Record<string, string> = {}, start = newMachine('m')): Machine =>
+  must(ready(id).build(start, { ...offered(id), ...values }));
+const named = (m: Machine, name: string): string => m.members.find(x => x.name === name)!.id;
+const rate = (m: Machine, name: string): string => {
+  const r = groundRate(m, trainRates(m).rates, named(m, name));
+  return r ? toFraction(r) : 'free';
+};
+const refused = (id: string, values: Record<string, string>): string => {
+  const r = ready(id).build(newMachine('m'), { ...offered(id), ...values });
+  if (!r.ok) expect(sayProblem(r.problem).length).to.be.greaterThan(20);
+  return r.ok ? 'ok' : r.problem.code;
+};
+
+describe('ready arrangements', () => {
+  for (const r of READY) {
+    it(`${r.title}: as offered it turns, is placed and meshes, and is an ordinary document`, () => {
+      const m = built(r.id);
+      expect(integrityProblems(m)).to.deep.equal([]);
+      expect(must(readMachine(writeMachine(m)))).to.deep.equal(m);
+      const d = derive(m);
+      const codes = d.findings.filter(f => f.station === 'train' || f.station === 'plan').map(f => f.code);
+      expect(
+        codes.filter(c => !['wheels-strike', 'wheel-strikes-arbor', 'not-worked-out'].includes(c)),
+      ).to.deep.equal([]);
+      const twice = built(r.id, {}, m);
+      expect(integrityProblems(twice), 'a second one beside it').to.deep.equal([]);
+      expect(refused(r.id, Object.fromEntries(r.fields.map(f => [f.key, 'x']))), 'nonsense').to.equal(
+        'pairs-unreadable',
+      );
+    });
+  }
+
+  it('compound reduction: four-to-one stages multiply (common practice, no source)', () => {
+    expect(rate(built('compound', { stages: '15:60, 15:60, 12:48' }), 'Reduction output')).to.equal('-1/64');
+  });
+
+  it('a cascade multiplies from neighbour to neighbour, all on one line', () => {
+    const m = built('cascade');
+    expect(rate(m, 'Cascade output 1')).to.equal('1/3');
+    expect(rate(m, 'Cascade output 2')).to.equal(
+      toFraction({ num: 18n * 25n, den: 42n * 35n * 3n }).replace('450/4410', '5/49'),
+    );
+    expect(m.axes).to.have.length(2);
+    expect(refused('cascade', { pairs: '20:40, 24:37' })).to.equal('pairs-sums');
+    expect(refused('cascade', { pairs: '20:40, 24:36, 10:50' })).to.equal('pairs-odd');
+  });
+
+  it('branches turn by their own counts alone', () => {
+    const m = built('branches');
+    expect([1, 2, 3].map(n => rate(m, `Branch output ${n}`))).to.deep.equal(['1/3', '1/2', '5/7']);
+  });
+
+  it('motion work is 12 : 1 for the classic counts, whatever sums to one (common practice, no source)', () => {
+    expect(rate(built('motion-work'), 'Hour tube')).to.equal('1/12');
+    expect(rate(built('motion-work', { pairs: '10:30, 8:32' }), 'Hour tube')).to.equal('1/12');
+    expect(refused('motion-work', { pairs: '12:36, 10:40' }), '48 against 50').to.equal('pairs-sums');
+    expect(refused('motion-work', { pairs: '15:45, 15:45' })).to.equal('motion-work-ratio');
+    expect(refused('motion-work', { pairs: '15:45' })).to.equal('pairs-two');
+  });
+
+  it('an orrery arm keeps its globe pointing one way, and gives 235/19 months a turn (the cycle of Meton)', () => {
+    const m = built('orrery-arm');
+    expect(rate(m, 'Globe')).to.equal('0');
+    expect(rate(m, 'Moon arm')).to.equal('235/19');
+    const d = derive(m);
+    const { at } = d.positions;
+    const idler = byId(m.members, named(m, 'Moon idler'));
+    expect(at[idler!.kind === 'arbor' ? idler!.axis : '']).to.not.equal(undefined);
+  });
+
+  it('a demonstration drive: the clock turns the crank, or the crank the train while the clock stands', () => {
+    const m = built('demonstration');
+    const [run, show] = m.modes;
+    expect([
+      rate({ ...m, mode: run!.id }, 'Train arbor'),
+      rate({ ...m, mode: run!.id }, 'Crank'),
+    ]).to.deep.equal(['1', '-3']);
+    const shown = { ...m, mode: show!.id };
+    expect([rate(shown, 'Train arbor'), rate(shown, 'Drive')]).to.deep.equal(['-1/3', '0']);
+    expect(trainRates(shown).findings.map(f => f.code)).to.deep.equal(['slips']);
+    const withTrain = built('demonstration', {}, built('compound'));
+    const of = (mode: string): string => rate({ ...withTrain, mode }, 'Reduction output');
+    expect([of(withTrain.modes[0]!.id), of(withTrain.modes[1]!.id)]).to.deep.equal(['1/16', '-1/48']);
+  });
+
+  it('winding and setting: running turns the barrel down, winding clicks the ratchet, setting slips the hands', () => {
+    const m = built('winding');
+    const [run, set, wind] = m.modes.map(x => ({ ...m, mode: x.id }));
+    expect([rate(run!, 'Hands'), rate(run!, 'Barrel'), rate(run!, 'Barrel arbor')]).to.deep.equal([
+      '1',
+      '-1/6',
+      '-1/6',
+    ]);
+    expect(trainRates(run!).findings.map(f => f.code)).to.deep.equal([]);
+    expect([rate(set!, 'Hands'), rate(set!, 'Drive')]).to.deep.equal(['-1/2', '0']);
+    expect([rate(wind!, 'Barrel arbor'), rate(wind!, 'Barrel'), rate(wind!, 'Hands')]).to.deep.equal([
+      '1',
+      '0',
+      '0',
+    ]);
+    expect(trainRates(wind!).findings.map(f => f.code)).to.deep.equal(['ratchet-clicks']);
+    const wrong: Machine = {
+      ...wind!,
+      joints: m.joints.map(j => (j.kind === 'ratchet' ? { ...j, turns: 'forward' } : j)),
+    };
+    expect(trainRates(wrong).findings.map(f => f.code)).to.deep.equal(['ratchet-locks']);
+    expect(toFraction(add(trainRates(run!).rates[named(m, 'Drive')]!, { num: 0n, den: 1n }))).to.equal('1');
+  });
+
+  it('a differential’s cage turns at half the sum of its sides (Willis 1841)', () => {
+    // −20/40 and −24/36: half of −1/2 − 2/3.
+    expect(rate(built('differential'), 'Differential cage')).to.equal('-7/12');
+    expect(rate(built('differential', { inputs: '30:30, 20:40' }), 'Differential cage')).to.equal('-3/4');
+  });
+
+  it('sun and planet: twice for equal counts, 1 + planet/sun for others (common practice, no source)', () => {
+    expect(rate(built('sun-and-planet'), 'Sun arbor')).to.equal('2');
+    expect(rate(built('sun-and-planet', { sun: '40', planet: '20' }), 'Sun arbor')).to.equal('3/2');
+    expect(rate(built('sun-and-planet'), 'Planet on its rod')).to.equal('0');
+  });
+
+  it('pairs are read as people write them, and refused with what is wrong', () => {
+    expect(must(parsePairs(' 20:60 ;15/45, '))).to.deep.equal([
+      [20, 60],
+      [15, 45],
+    ]);
+    const why = (text: string): string => {
+      const r = parsePairs(text);
+      return r.ok ? '' : r.problem.code;
+    };
+    expect(['', '20', '2:60', '20:6000'].map(why)).to.deep.equal([
+      'pairs-empty',
+      'pairs-unreadable',
+      'pairs-count',
+      'pairs-count',
+    ]);
+  });
+});

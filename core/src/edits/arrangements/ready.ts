@@ -1,0 +1,22 @@
+import type { Machine } from '../../document/machine/index.ts';
+import type { Result } from '../../ground/result/index.ts';
+
+/** What a ready arrangement asks: pairs of counts such as `20:60, 15:45`, or one count. */
+export interface ReadyField {
+  readonly key: string;
+  readonly label: string;
+  readonly kind: 'pairs' | 'count';
+  /** The value that is offered. */
+  readonly offered: string;
+}
+
+/** An arrangement that is inserted as ordinary arbors and wheels, which can be changed afterwards. */
+export interface ReadyArrangement {
+  readonly id: string;
+  readonly title: string;
+  /** What it does, in a sentence. */
+  readonly does: string;
+  readonly fields: readonly ReadyField[];
+  /** The machine with the arrangement driven from its drive; a problem names what cannot be. */
+  readonly build: (machine: Machine, values: Readonly<Record<string, string>>) => Result<Machine>;
+}

@@ -1,0 +1,145 @@
+import type { Fix, FixCode, Fixes } from '../../ground/result/index.ts';
+import type { Axis, InvoluteForm, Toothing, Wheel } from '../../document/machine/types.ts';
+import { insertIdler } from './insert-idler.ts';
+import {
+  type Edit,
+  holdMember,
+  setArbor,
+  setIndicator,
+  setAxis,
+  setAxisPlace,
+  setLayout,
+  setSpread,
+  setToothing,
+  setWheel,
+} from './patch.ts';
+import { setDriveWay } from './drive.ts';
+import { GROUND } from '../../document/machine/schema/basic.ts';
+import { byId, freeId, meshes } from '../../document/machine/lookup.ts';
+import { takeThickness } from './making.ts';
+import { placeHangsOn } from '../../document/machine/place.ts';
+
+/** A change that needs more than the document: layers are found from the layout. */
+export type LaidFixCode = 'find-layers';
+
+/** Fixes that are edits, by code. */
+const EDITS: { readonly [C in Exclude<FixCode, LaidFixCode>]: (subject: string, value: Fixes[C]) => Edit } = {
+  'set-shift': (id, value) => setWheel(id, { shift: value }),
+  'set-bore': (id, value) => setWheel(id, { bore: { kind: 'round', diameter: value } }),
+  'set-spread': (id, value) => setSpread(id, value),
+  'set-fillet': (id, value) => setForm(id, { fillet: value }),
+  'set-addendum': (id, value) => setForm(id, { addendum: value }),
+  'set-shorten': (id, value) => setWheel(id, { shorten: value }),
+  'set-pin': (id, value) => setFormOf(id, 'reducer', { pinDiameter: value }),
+  'set-face-width': (id, value) => setToothing(id, { faceWidth: value }),
+  'form-pinion-drives': id => setFormOf(id, 'cycloidal', { drives: 'pinion' }),
+  'form-wheel-drives': id => setFormOf(id, 'cycloidal', { drives: 'wheel' }),
+  'hand-left': id => setWheel(id, { hand: 'left' }),
+  'hand-right': id => setWheel(id, { hand: 'right' }),
+  'set-rim': (id, value) => setBody(id, { rim: value }),
+  'set-solid': id => setBody(id, { web: { kind: 'solid' } }),
+  'set-teeth': (id, value) => setWheel(id, { teeth: { kind: 'count', count: value } }),
+  'own-module': ownModule,
+  'set-tube': (id, value) => setArbor(id, { section: { kind: 'tube', bore: value, diameter: value + 1 } }),
+  'grow-envelope': (_, value) => machine => {
+    const { envelope } = machine.layout;
+    return envelope?.region.kind === 'circle'
+      ? setLayout({ envelope: { ...envelope, region: { ...envelope.region, diameter: value } } })(machine)
+      : machine;
+  },
+  'support-both': id => setArbor(id, { support: 'both' }),
+  'set-arm-layer': (id, value) => setArbor(id, { arm: { layer: value } }),
+  'press-bore': id => machine => {
+    const bore = byId(machine.wheels, id)?.bore;
+    return bore && bore.kind !== 'none'
+      ? setWheel(id, { bore: { ...bore, fit: 'press' } })(machine)
+      : machine;
+  },
+  'slot-bearing': (joint, travel) => machine => {
+    const axis = machine.axes.find(a => placeHangsOn(a.place).joints.includes(joint));
+    return axis ? setAxis(axis.id, { slot: { joint, travel } })(machine) : machine;
+  },
+  'dial-other-way': id => machine => {
+    const dial = byId(machine.indicators, id);
+    if (dial?.kind !== 'dial') return machine;
+    return setIndicator(id, {
+      sense: dial.sense === 'clockwise' ? 'counter-clockwise' : 'clockwise',
+    })(machine);
+  },
+  'drive-other-way': () => machine => setDriveWay(machine.drive?.turns !== 'clockwise')(machine),
+  'hand-length': (id, value) => setIndicator(id, { radius: value }),
+  'take-thickness': id => takeThickness(id),
+  'insert-idler': (id, value) => insertIdler(id, value),
+  'hold-member': id => holdMember(id, GROUND),
+  'set-places': setPlaces,
+  'swing-axis': (id, value) => machine => {
+    const axis = byId(machine.axes, id);
+    return axis?.place.kind === 'mesh'
+      ? setAxisPlace(id, { ...axis.place, angleDeg: value })(machine)
+      : machine;
+  },
+};
+
+/** Puts what an arm carries in copies at the multiples of `step` turns nearest to equal places. */
+function setPlaces(member: string, step: number): Edit {
+  return machine => {
+    const arbor = byId(machine.members, member);
+    const axis = arbor?.kind === 'arbor' ? byId(machine.axes, arbor.axis) : undefined;
+    const count = axis?.copies?.count;
+    if (!axis || count === undefined) return machine;
+    const anglesDeg = Array.from({ length: count }, (_, i) => Math.round(i / count / step) * step * 360);
+    const alike = (a: Axis): boolean => a.frame === axis.frame && a.copies?.count === count;
+    return {
+      ...machine,
+      axes: machine.axes.map(a => (alike(a) ? { ...a, copies: { count, anglesDeg } } : a)),
+    };
+  };
+}
+
+/** Gives the two wheels of a mesh a toothing of their own, of that module and otherwise as it was. */
+function ownModule(joint: string, module: number): Edit {
+  return machine => {
+    const mesh = byId(meshes(machine), joint);
+    const toothing = byId(machine.toothings, byId(machine.wheels, mesh?.a)?.toothing);
+    if (!mesh || !toothing) return machine;
+    const own: Toothing = {
+      ...toothing,
+      id: freeId(machine, 'toothing'),
+      name: `${toothing.name}, module ${Number(module.toFixed(4))}`,
+      size: { by: 'module', module },
+    };
+    return {
+      ...machine,
+      toothings: [...machine.toothings, own],
+      wheels: machine.wheels.map(w => (w.id === mesh.a || w.id === mesh.b ? { ...w, toothing: own.id } : w)),
+    };
+  };
+}
+
+type Form = Toothing['form'];
+
+/** Changes the form of a toothing of that kind; any other is left as it is. */
+const setFormOf =
+  <K extends Form['kind']>(id: string, kind: K, change: Partial<Extract<Form, { kind: K }>>): Edit =>
+  machine => {
+    const toothing = byId(machine.toothings, id);
+    return toothing?.form.kind === kind
+      ? setToothing(id, { form: { ...toothing.form, ...change } as Form })(machine)
+      : machine;
+  };
+
+const setForm = (id: string, change: Partial<InvoluteForm>): Edit => setFormOf(id, 'involute', change);
+
+/** Changes the body of a wheel that has one. */
+const setBody =
+  (id: string, change: Partial<NonNullable<Wheel['body']>>): Edit =>
+  machine => {
+    const body = byId(machine.wheels, id)?.body;
+    return body ? setWheel(id, { body: { ...body, ...change } })(machine) : machine;
+  };
+
+/** The edit that a fix stands for. */
+export function editForFix<C extends Exclude<FixCode, LaidFixCode>>(fix: Fix<C>): Edit {
+  const make = EDITS[fix.code] as (subject: string, value: Fix<C>['value']) => Edit;
+  return make(fix.subject, fix.value);
+}

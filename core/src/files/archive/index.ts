@@ -1,0 +1,5 @@
+/** Everything as files; long work of making. */
+export * from './all-files.ts';
+export * from './make-job.ts';
+export * from './make-request.ts';
+export * from './working-text.ts';

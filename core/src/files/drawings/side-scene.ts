@@ -1,0 +1,200 @@
+import type { Derived } from '../../state/state/index.ts';
+import { bounds, flatten } from '../../ground/geometry/index.ts';
+import { armLayers, armWidth, carriedAxes } from '../../place/layout/index.ts';
+import { arbors, circleCount, GROUND, type Indicator } from '../../document/machine/index.ts';
+import { copyPlace } from '../../place/motion/index.ts';
+import { indicatorAxis } from './indicator-drawing.ts';
+
+/** A thing seen from the side: round about a line, between two heights; mm. */
+export interface SideRound {
+  readonly kind: 'wheel' | 'ring' | 'rod' | 'tube' | 'spacer' | 'washers' | 'dial' | 'globe';
+  readonly id: string;
+  readonly member: string | undefined;
+  /** Where it stands: a key of the stances, or of the axes for what stands. */
+  readonly place: string;
+  readonly radius: number;
+  /** Radius of its hole, nought for none. */
+  readonly inner: number;
+  readonly low: number;
+  readonly high: number;
+  /** Teeth whose edges are seen, and where the first stands on its member, radians. */
+  readonly teeth: number;
+  readonly phase: number;
+}
+
+/**
+ * A bar from one place to another, or from a place outwards at an angle of it: an arm, a hand, a rod that bears a
+ * body.
+ */
+export interface SideBar {
+  readonly kind: 'arm' | 'hand' | 'body';
+  readonly id: string;
+  readonly member: string;
+  readonly from: string;
+  /** The place it reaches to; or else the way from its own place, radians on its member, and how far. */
+  readonly to: string | undefined;
+  readonly angle: number;
+  readonly length: number;
+  readonly width: number;
+  readonly low: number;
+  readonly high: number;
+  /** A ball at the end. */
+  readonly ball: number;
+}
+
+/** A plate: its border from above, between two heights. */
+export interface SidePlate {
+  readonly id: string;
+  readonly border: readonly { readonly x: number; readonly y: number }[];
+  readonly low: number;
+  readonly high: number;
+}
+
+/** All that a machine shows from the side, before it turns. */
+export interface SideScene {
+  readonly rounds: readonly SideRound[];
+  readonly bars: readonly SideBar[];
+  readonly plates: readonly SidePlate[];
+  readonly low: number;
+  readonly high: number;
+  /** Half the width that anything can reach from the middle of the machine, and that middle. */
+  readonly reach: number;
+  readonly middle: { readonly x: number; readonly y: number };
+}
+
+/** How thick dials and hands are drawn, and how far apart, where nothing says it: mm. */
+const LEAF = 1;
+
+/**
+ * What is seen of a machine from the side: wheels, arbors, plates, arms from the layout; hands, dials, globes and
+ * bodies above it.
+ */
+export function sideScene(derived: Derived): SideScene {
+  const { layout } = derived;
+  const rounds = [...wheelRounds(derived), ...pieceRounds(derived)];
+  const bars = armBars(derived);
+  const plates = layout.plates.map(p => ({
+    id: p.side,
+    border: flatten(p.outline, 0.5),
+    low: p.band.from,
+    high: p.band.to,
+  }));
+  const top = Math.max(layout.stack.height, ...rounds.map(r => r.high));
+  const shown = indicatorsAbove(derived, top);
+  const all = [...rounds, ...shown.rounds];
+  const allBars = [...bars, ...shown.bars];
+  const at = Object.values(derived.positions.at);
+  const box = bounds(at.length > 0 ? at : [{ x: 0, y: 0 }]);
+  const middle = { x: (box.minX + box.maxX) / 2, y: (box.minY + box.maxY) / 2 };
+  const size = Math.hypot(box.maxX - box.minX, box.maxY - box.minY) / 2;
+  const far = Math.max(5, ...all.map(r => r.radius), ...allBars.map(b => b.length + b.ball));
+  const edge = plates.flatMap(p => p.border.map(q => Math.hypot(q.x - middle.x, q.y - middle.y)));
+  return {
+    ...{ rounds: all, bars: allBars, plates, middle },
+    low: Math.min(0, ...all.map(r => r.low), ...plates.map(p => p.low)),
+    high: Math.max(top, ...all.map(r => r.high), ...allBars.map(b => b.high + b.ball)),
+    reach: Math.max(size + far, ...edge),
+  };
+}
+
+/** A member's own place and those of its copies, with how far each copy is turned against the first. */
+const placesOf = ({ moving }: Derived, member: string): { place: string; spin: number }[] => [
+  { place: member, spin: 0 },
+  ...moving.copies.flatMap((c, i) =>
+    c.member === member ? [{ place: copyPlace(member, i), spin: c.spin }] : [],
+  ),
+];
+
+function wheelRounds(derived: Derived): SideRound[] {
+  const { machine, layout, extents, phases } = derived;
+  return machine.wheels.flatMap((w): SideRound[] => {
+    const [band, extent] = [layout.stack.layers.get(w.layer), extents[w.id]];
+    if (!band || !extent) return [];
+    const ring = extent.inner !== undefined;
+    return placesOf(derived, w.member).map(({ place, spin }) => ({
+      ...{ kind: ring ? 'ring' : 'wheel', id: w.id, member: w.member, place, radius: extent.outer },
+      inner: ring ? (extent.inner ?? 0) : (layout.sizes.get(w.member)?.diameter ?? 0) / 2,
+      ...{ low: band.from, high: band.from + (w.thickness ?? machine.stack.thickness) },
+      ...{ teeth: ring ? 0 : (circleCount(w) ?? 0), phase: (phases.at[w.id] ?? 0) + spin },
+    }));
+  });
+}
+
+function pieceRounds(derived: Derived): SideRound[] {
+  return derived.layout.pieces.flatMap(p =>
+    placesOf(derived, p.arbor).map(({ place }) => ({
+      ...{ kind: p.kind, id: p.arbor, member: p.arbor, place, radius: p.outside / 2 },
+      ...{ inner: (p.bore ?? 0) / 2, low: p.band.from, high: p.band.to, teeth: 0, phase: 0 },
+    })),
+  );
+}
+
+function armBars(derived: Derived): SideBar[] {
+  const { machine, layout } = derived;
+  return [...armLayers(machine)].flatMap(([arm, layer]): SideBar[] => {
+    const band = layout.stack.layers.get(layer);
+    if (!band) return [];
+    const width = armWidth(machine, layout.sizes, arm);
+    const axes = new Set(carriedAxes(machine, arm).map(a => a.id));
+    return arbors(machine)
+      .filter(m => axes.has(m.axis))
+      .flatMap(m => placesOf(derived, m.id))
+      .map(({ place }) => ({
+        ...{ kind: 'arm', id: arm, member: arm, from: arm, to: place, angle: 0, length: 0, width, ball: 0 },
+        ...{ low: band.from, high: band.to },
+      }));
+  });
+}
+
+/** Hands, dials, globes and bodies, one above the other over everything else: dials lowest, as they are in plan. */
+function indicatorsAbove(derived: Derived, top: number): { rounds: SideRound[]; bars: SideBar[] } {
+  const rounds: SideRound[] = [];
+  const bars: SideBar[] = [];
+  const heights = new Map<string, number>();
+  const onAxis = (i: Indicator): string => indicatorAxis(derived, i) ?? '';
+  const order = [...derived.machine.indicators].sort((a, b) => rank(a) - rank(b));
+  for (const i of order) {
+    const axis = onAxis(i);
+    const low = heights.get(axis) ?? top;
+    const setting = (i.settingDeg * Math.PI) / 180;
+    const common = { id: i.id, low, high: low + LEAF };
+    if (i.kind === 'dial' || i.kind === 'globe') {
+      const stands = i.kind === 'dial' && i.member === GROUND;
+      const high = i.kind === 'globe' ? low + 2 * i.radius : low + LEAF;
+      const place = stands ? axis : i.member;
+      rounds.push({
+        ...common,
+        kind: i.kind,
+        member: stands ? undefined : i.member,
+        place,
+        radius: i.radius,
+        inner: 0,
+        high,
+        teeth: 0,
+        phase: setting,
+      });
+      heights.set(axis, high + LEAF / 2);
+      continue;
+    }
+    const length = i.kind === 'hand' ? i.radius : i.distance;
+    const ball = i.kind === 'body' ? i.radius : 0;
+    const lift = i.kind === 'body' ? low + i.radius : low;
+    bars.push({
+      kind: i.kind,
+      id: i.id,
+      member: i.member,
+      from: i.member,
+      to: undefined,
+      angle: setting,
+      length,
+      width: LEAF,
+      low: lift,
+      high: lift + LEAF,
+      ball,
+    });
+    heights.set(axis, lift + LEAF * 1.5 + ball);
+  }
+  return { rounds, bars };
+}
+
+const rank = (i: Indicator): number => ({ dial: 0, body: 1, hand: 2, globe: 3 })[i.kind];

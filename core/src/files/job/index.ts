@@ -1,0 +1,3 @@
+/** Long work in slices. */
+export * from './job.ts';
+export * from './search-job.ts';

@@ -1,0 +1,170 @@
+import { type BlankAim, type BlankGroup, fillBlanks } from '../../counting/open-counts/index.ts';
+import { type Folded, type FoldQuery, foldTrain } from '../../place/layout/index.ts';
+import type { Machine } from '../../document/machine/index.ts';
+import { searchTwoRing, type TwoRingFound, type TwoRingQuery } from '../../counting/planetary/index.ts';
+import {
+  type BranchPlan,
+  type BranchQuery,
+  type BranchResult,
+  searchBranches,
+} from '../../counting/branches/index.ts';
+import {
+  type Candidate,
+  type CountQuery,
+  type GoalResult,
+  ladder,
+  type Relaxed,
+  relaxations,
+  type Rung,
+  searchCounts,
+  searchGoals,
+  type SearchResult,
+  type Sense,
+} from '../../counting/search/index.ts';
+import {
+  type Engagement,
+  readyToRoll,
+  rollCheck,
+  type RollResult,
+  type WhatIf,
+  whatIf,
+} from '../../teeth/mesh/index.ts';
+import type { Rational } from '../../ground/rational/index.ts';
+import { ok, type Result } from '../../ground/result/index.ts';
+import type { Job } from './job.ts';
+
+/** A question for a worker, as plain data. */
+export type SearchRequest =
+  | { readonly kind: 'counts'; readonly query: CountQuery }
+  | { readonly kind: 'why'; readonly query: CountQuery; readonly best: Candidate | undefined }
+  | {
+      readonly kind: 'goals';
+      readonly query: CountQuery;
+      readonly error: Rational;
+      readonly sense: Sense;
+    }
+  | {
+      readonly kind: 'blanks';
+      readonly machine: Machine;
+      readonly aims: readonly BlankAim[];
+      readonly top: number;
+    }
+  | { readonly kind: 'two rings'; readonly query: TwoRingQuery }
+  | { readonly kind: 'roll'; readonly meshes: readonly RollRequest[]; readonly chordError: number }
+  | { readonly kind: 'fold'; readonly query: FoldQuery }
+  | { readonly kind: 'branches'; readonly queries: readonly BranchQuery[] };
+
+/** A mesh to be rolled. */
+export interface RollRequest {
+  readonly mesh: string;
+  readonly engagement: Engagement;
+  readonly whatIf: WhatIf;
+}
+
+/** A mesh as it rolled; no result when its teeth do not meet. */
+export interface Rolled {
+  readonly mesh: string;
+  readonly result: RollResult | undefined;
+}
+
+/** The ladder of an aim, and what giving up or widening each limit would buy. */
+export interface Why {
+  readonly rungs: readonly Rung[];
+  readonly relaxed: readonly Relaxed[];
+}
+
+/** The answer to each kind of question; several plans come in the order of their queries. */
+export interface SearchAnswers {
+  readonly counts: Result<SearchResult>;
+  readonly why: Result<Why>;
+  readonly goals: Result<readonly GoalResult[]>;
+  readonly blanks: Result<readonly BlankGroup[]>;
+  readonly 'two rings': Result<readonly TwoRingFound[]>;
+  readonly roll: Result<readonly Rolled[]>;
+  readonly fold: Result<readonly Folded[]>;
+  readonly branches: Result<readonly BranchResult[]>;
+}
+
+/** News from a job under way. */
+export interface SearchNews {
+  readonly done: number;
+  readonly best?: readonly Candidate[];
+  readonly plan?: BranchPlan;
+  readonly folded?: readonly Folded[];
+}
+
+/** The job that answers a question. */
+export function searchJob(request: SearchRequest): Job<SearchAnswers[SearchRequest['kind']], SearchNews> {
+  switch (request.kind) {
+    case 'counts':
+      return searchCounts(request.query);
+    case 'two rings':
+      return searchTwoRing(request.query);
+    case 'blanks':
+      return fillBlanks(request.machine, request.aims, request.top);
+    case 'fold':
+      return foldTrain(request.query);
+    case 'roll':
+      return rollAll(request);
+    case 'why':
+      return why(request);
+    case 'goals':
+      return goals(request);
+    case 'branches':
+      return branches(request.queries);
+  }
+}
+
+function* why({
+  query,
+  best,
+}: Extract<SearchRequest, { kind: 'why' }>): Job<SearchAnswers['why'], SearchNews> {
+  const rungs = yield* scaled(ladder(query), 0, 0.4);
+  const relaxed = yield* scaled(relaxations(query, best), 0.4, 1);
+  return ok({ rungs, relaxed });
+}
+
+/** Steps in a pitch at which outlines are rolled. */
+const ROLL_STEPS = 48;
+
+function* rollAll({
+  meshes,
+  chordError,
+}: Extract<SearchRequest, { kind: 'roll' }>): Job<SearchAnswers['roll'], SearchNews> {
+  const found: Rolled[] = [];
+  for (const { mesh, engagement, whatIf: tried } of meshes) {
+    yield { done: found.length / meshes.length };
+    const ready = readyToRoll(whatIf(engagement, tried, chordError), chordError);
+    found.push({ mesh, result: rollCheck(ready, ROLL_STEPS, chordError) });
+  }
+  return ok(found);
+}
+
+function* goals({
+  query,
+  error,
+  sense,
+}: Extract<SearchRequest, { kind: 'goals' }>): Job<SearchAnswers['goals'], SearchNews> {
+  return ok(yield* scaled(searchGoals(query, error, sense), 0, 1));
+}
+
+function* branches(queries: readonly BranchQuery[]): Job<SearchAnswers['branches'], SearchNews> {
+  const found: BranchResult[] = [];
+  for (const [i, query] of queries.entries()) {
+    const answer = yield* scaled(searchBranches(query), i / queries.length, (i + 1) / queries.length);
+    if (!answer.ok) return answer;
+    found.push(answer.value);
+  }
+  return ok(found);
+}
+
+/** A part of a job, its progress fitted between two bounds and never falling back. */
+function* scaled<T>(job: Generator<SearchNews, T>, from: number, to: number): Generator<SearchNews, T> {
+  let done = from;
+  let step = job.next();
+  for (; !step.done; step = job.next()) {
+    done = Math.max(done, from + (to - from) * step.value.done);
+    yield { ...step.value, done };
+  }
+  return step.value;
+}

@@ -1,0 +1,104 @@
+import { fixed } from '../../ground/units/index.ts';
+import type { Sentences } from './sentences.ts';
+
+/** Why a change of the arrangement or the layout cannot be made, and what would work. */
+export const ARRANGING_SENTENCES = {
+  'planetary-sum': d =>
+    `Sun ${d.sun} and planets of ${d.planet} need a ring of ${d.needs}, not ` +
+    `${d.ring}: ring = sun + 2 · planet.`,
+  'planetary-odd': d =>
+    `Between sun ${d.sun} and ring ${d.ring} no whole planet fits: their difference must be even.`,
+  'planetary-two-counts': () => 'Give two of sun, planet and ring; the third follows.',
+  'planetary-too-small': d =>
+    `One wheel would have ${d.least} teeth; none may have fewer than ${d.smallest}. Choose other counts.`,
+  'planets-out-of-range': d => `A set has from 1 to ${d.most} planets, not ${d.planets}.`,
+  'planetary-same-member': () => 'The member that is held cannot drive. Choose another.',
+  'blanks-still': () =>
+    'An output is to stand still; counts are found for rates other than nought. Use equal ' +
+    'counts over an idler on its arm.',
+  'blanks-none': () => 'No count is open: leave one or more open on the drawing, each with a range.',
+  'blanks-no-aim': () =>
+    'No output hangs on the open counts: let an arbor of the train serve an output, then fill the blanks towards it.',
+  'blanks-no-bearing': () =>
+    'The open counts do not change the rate of this output: leave a wheel open on its way from the drive.',
+  'blanks-sums': () =>
+    'The sums that meshes between the same lines ask contradict each other with the counts ' +
+    'that are given. Leave one more of them open.',
+  'blanks-sense': () =>
+    'With these meshes the output turns the wrong way for any counts: insert an idler first, ' +
+    'or let its sense be either.',
+  'blanks-too-many': d =>
+    `There are about ${d.trials.toExponential(1)} ways; ` +
+    `${d.most.toExponential(0)} can be weighed. Narrow the ranges, or type one of ` +
+    'the counts.',
+  'blanks-nothing': () =>
+    'No counts within the ranges keep the sums and go together. Widen a range or leave another count open.',
+  'pairs-empty': () => 'Type pairs of counts, such as 20:60, 15:45.',
+  'pairs-unreadable': d => `“${d.part}” is no pair of counts. Type driving and driven count, such as 20:60.`,
+  'pairs-count': d => `${d.count} teeth: type counts from ${d.least} to ${d.most}.`,
+  'pairs-sums': d =>
+    `${d.a} sums to ${d.sum}, ${d.b} to ${d.other}: meshes between the same two ` +
+    'lines need equal sums at one module. Change a count by the difference.',
+  'pairs-odd': d => `${d.count} pairs: every output needs two, out to the rod and back.`,
+  'pairs-one': d => `One pair of counts is asked here, such as 20:60; ${d.count} are typed.`,
+  'pairs-two': d => `Two pairs of counts are asked here, such as 15:45, 12:48; ${d.count} are typed.`,
+  'motion-work-ratio': d =>
+    `These counts give ${fixed(d.ratio, 3)} : 1; minutes to hours is 12 : 1, such ` +
+    'as 15:45, 12:48 or 10:30, 8:32.',
+  'ready-no-drive': () => 'The machine has no drive yet: name the arbor that is turned.',
+  'two-ring-still': d =>
+    `Both planet wheels have ${d.planet} teeth: the second ring would stand still. Give ` +
+    'the second wheel another count.',
+  'hand-gone': () => 'What you chose is no longer there.',
+  'hand-needs-arbor': d => `“${d.name}” does not stand on an arbor, so it cannot drive a new one.`,
+  'hand-count': d => `${d.count} teeth cannot be: type a whole number from 1 up.`,
+  'hand-ring-count': d =>
+    `A ring of ${d.count} cannot hold a wheel of ${d.own}: give the ring more teeth than the wheel.`,
+  'hand-no-toothing': () => 'The machine has no teeth yet: choose a size at Teeth first.',
+  'hand-one-axis': d =>
+    `“${d.a}” and “${d.b}” would stand on one line, where they cannot mesh. Leave one ` +
+    'on an axis of its own, or take their mesh away first.',
+  'hand-meshes-already': d => `“${d.a}” and “${d.b}” mesh already.`,
+  'hand-same-axis': d => `“${d.a}” and “${d.b}” share an axis already.`,
+  'hand-hangs-already': d => `“${d.name}” hangs on ${d.arm} already.`,
+  'hand-arm-circle': d =>
+    `“${d.name}” carries “${d.arm}”, so it cannot hang on it: an arm cannot carry ` +
+    `itself. Choose an arm that stands on the ground, or hang “${d.arm}” elsewhere first.`,
+  'hand-one-arbor': d => `“${d.name}” is one arbor already: its wheels turn as one.`,
+  'hand-two-frames': d =>
+    `“${d.a}” and “${d.b}” hang on different arms. Hang both on one first, then key them together.`,
+  'hand-hold-drive': d => `“${d.name}” drives the machine and cannot be held. Let another arbor drive first.`,
+  'hand-no-stage': () => 'Choose at least one stage.',
+  'hand-shared-wheel': d =>
+    `“${d.name}” meshes with another wheel too, whose ratio would change. Give this stage a wheel of its own first.`,
+  'hand-idler-external': d =>
+    `An idler goes between two wheels that mesh side by side; this mesh is ${d.type}. ` +
+    'Insert it into another mesh of the train.',
+  'hand-one-way': d =>
+    `A mesh of this kind (${d.type}) can stand in one way only. Insert an idler to turn its sense.`,
+  'pose-name': () => 'Give the pose a name.',
+  'place-needs': d =>
+    ({
+      mesh: 'It meshes with nothing, so no mesh can place it. Join one of its wheels first.',
+      between: 'It meshes with fewer than two other axes. Place it by one mesh, or join it to another.',
+      line: 'It needs a mesh, and another axis for the line to run through.',
+      mirror: 'It needs two other axes: one to be mirrored, and one through which the mirror stands.',
+      coaxial: 'There is no other axis that it could share a line with.',
+      polar: 'There is no other axis to measure from.',
+    })[d.kind] ?? 'It cannot be placed so. Give it coordinates.',
+  'layers-not-found': d =>
+    `No order of layers was found as the axes stand: “${d.name}” strikes an arbor or ` +
+    'another wheel wherever it lies. Swing the axis that is in its way, or fold the train.',
+  'fold-room-too-small': d =>
+    `“${d.name}” is ${fixed(d.needs, 1)} mm across and the envelope only ` +
+    `${fixed(d.room, 1)} mm. Take a larger envelope, a smaller module or fewer ` +
+    'teeth.',
+  'fold-nothing-free': () =>
+    'No axis is free to swing: all are given or locked. Unlock one, or place one by its mesh.',
+  'fold-covered': d =>
+    `“${d.wheel}” reaches over the arbor of “${d.arbor}” however it is folded, so that ` +
+    'arbor cannot stand in both plates. Hold it on one side only, or take a smaller wheel.',
+  'fold-none': d =>
+    `${d.kinds} arrangements were tried and none keeps clear in this envelope. Take a ` +
+    'larger envelope, unlock axes, allow more height, or want less clearance.',
+} satisfies Partial<Sentences>;

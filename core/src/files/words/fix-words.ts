@@ -1,0 +1,45 @@
+import type { Machine } from '../../document/machine/index.ts';
+import type { Fix, FixCode, Fixes } from '../../ground/result/index.ts';
+import { figure, mm } from '../../ground/units/index.ts';
+import { nameOf } from './names.ts';
+
+/** What every change does, as the label of its button. */
+const FIXES: { readonly [C in FixCode]: (value: Fixes[C], name: string) => string } = {
+  'set-shift': v => `Profile shift ${figure(v, 3)}`,
+  'set-bore': v => `Bore ${mm(v, 1)}`,
+  'set-spread': v => (v === 0 ? 'Centres at theory' : `Spread ${mm(v)}`),
+  'set-addendum': v => `Stub teeth, addendum ${figure(v, 3)}`,
+  'set-fillet': v => `Fillet ${figure(v, 3)} modules`,
+  'dial-other-way': () => 'Number the dial the other way',
+  'drive-other-way': () => 'Turn the drive the other way',
+  'hand-length': v => `Hand of ${mm(v)}`,
+  'insert-idler': v => `Insert an idler of ${v}`,
+  'hold-member': () => 'Hold it still',
+  'set-places': () => 'Nearest places that do',
+  'set-shorten': v => `Cut the tips by ${figure(v, 3)} modules`,
+  'set-pin': v => `Pins of ${mm(v)}`,
+  'set-rim': v => `Rim ${mm(v, 1)}`,
+  'set-solid': () => 'Leave it solid',
+  'set-face-width': v => `Face width ${mm(v, 1)}`,
+  'form-pinion-drives': () => 'Form it for a driving pinion',
+  'form-wheel-drives': () => 'Form it for a driving wheel',
+  'hand-left': () => 'Make it left-hand',
+  'hand-right': () => 'Make it right-hand',
+  'set-teeth': (v, name) => `${name}: ${v} teeth`,
+  'own-module': v => `A module of their own, ${figure(v, 6)} mm`,
+  'grow-envelope': v => `Envelope of ${mm(v, 0)}`,
+  'set-tube': v => `Bore it ${mm(v)}`,
+  'support-both': () => 'Hold it on both sides',
+  'set-arm-layer': v => `Its bar into layer ${v + 1}`,
+  'press-bore': () => 'Press it on',
+  'take-thickness': v => `Draw layers ${mm(v, 2)} thick`,
+  'slot-bearing': v => `Slots of ${mm(2 * v, 1)}`,
+  'find-layers': () => 'Find layers',
+  'swing-axis': v => `Swing to ${figure(v, 4)}°`,
+};
+
+/** What a fix does, as the label of its button. */
+export function sayFix<C extends FixCode>(fix: Fix<C>, machine: Machine): string {
+  const words = FIXES[fix.code] as (value: Fix['value'], name: string) => string;
+  return words(fix.value, nameOf(machine, fix.subject));
+}

@@ -1,0 +1,59 @@
+import type { School } from '../../counting/branches/index.ts';
+import type { Goal, Limit, Relaxed, Verdict } from '../../counting/search/index.ts';
+
+/** Why a fraction can or cannot be cut. */
+export function sayVerdict(v: Verdict): string {
+  switch (v.kind) {
+    case 'can':
+      return `${v.train.stages.map(s => `${s.driving}/${s.driven}`).join(' · ')}`;
+    case 'needs a wheel':
+      return `needs a ${v.count}-tooth ${v.side} wheel, or a multiple`;
+    case 'needs stages':
+      return `needs ${v.stages} stages`;
+    case 'out of reach':
+      return 'out of reach of these limits';
+    case 'too large to factor':
+      return 'figures too large for any train';
+    case 'limits forbid':
+      return 'its factors fit, but a limit forbids the train';
+  }
+}
+
+const LIMITS: Readonly<Record<Limit, (r: Relaxed) => string>> = {
+  stages: r => `allow ${Math.max(...r.query.stages)} stages`,
+  most: r => `go up to ${r.query.most} teeth`,
+  least: r => `go down to ${r.query.least} teeth`,
+  stock: () => 'use counts that are not in stock',
+  forbidden: () => 'allow the forbidden counts',
+  noPrimes: () => 'allow prime counts',
+  positions: () => 'give up the given wheels and the limits by stage',
+  alike: () => 'let the counts differ',
+  stageRatio: () => 'allow steeper stages',
+  largestOutside: () => 'allow larger wheels',
+  centre: () => 'give up the given centre distance',
+  reach: () => 'allow a longer train',
+  hunting: () => 'allow common factors',
+  exactTotal: () => 'allow any number of teeth',
+  coaxial: () => 'let the output stand beside the drive',
+};
+
+/** What would have to be allowed. */
+export const sayRelaxed = (r: Relaxed): string => LIMITS[r.limit](r);
+
+/** What is to be least. */
+export const sayGoal = (goal: Goal): string =>
+  ({
+    wheels: 'fewest wheels',
+    arbors: 'fewest arbors',
+    'largest wheel': 'smallest largest wheel',
+    'different counts': 'fewest different counts',
+  })[goal];
+
+/** How the outputs are driven. */
+export const saySchool = (school: School): string =>
+  ({
+    'loose pairs': 'from the drive, by loose pairs on one lay axis',
+    'lay arbor': 'from one lay arbor',
+    cascade: 'each from its neighbour',
+    mixed: 'each from the drive or any before it',
+  })[school];

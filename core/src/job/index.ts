@@ -1,2 +1,0 @@
-export * from './job.ts';
-export * from './search-job.ts';

@@ -1,4 +1,0 @@
-export * from './cautions.ts';
-export * from './drill-size.ts';
-export * from './compensation.ts';
-export * from './usual.ts';

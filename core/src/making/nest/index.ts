@@ -1,0 +1,2 @@
+/** Parts on sheets. */
+export * from './nest.ts';

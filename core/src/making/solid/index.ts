@@ -1,0 +1,12 @@
+/** Bodies, beds, the machine in space. */
+export type { SolidKit } from './kit.ts';
+export * from './wheel-solid.ts';
+export * from './part-solids.ts';
+export * from './bed-plates.ts';
+export * from './extra-parts.ts';
+export * from './print-in-place.ts';
+export * from './round-body.ts';
+export * from './space-scene.ts';
+export * from './coupon-bodies.ts';
+export { bevelApex } from './bevel-solid.ts';
+export * from './space-frames.ts';

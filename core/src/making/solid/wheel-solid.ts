@@ -1,0 +1,150 @@
+import type { Manifold } from 'manifold-3d';
+import type { Derived } from '../../state/state/index.ts';
+import { wheelPlane } from '../../state/derive/index.ts';
+import { type Path, flatten, strokeText, type TriMesh } from '../../ground/geometry/index.ts';
+import { wheelThickness } from '../../place/layout/index.ts';
+import { AS_IS, compensated, type Growth } from '../process/index.ts';
+import { byId, type Process, type Wheel } from '../../document/machine/index.ts';
+import { fail, ok, type Result } from '../../ground/result/index.ts';
+import { radians } from '../../ground/units/index.ts';
+import { engravedText } from '../../files/drawings/index.ts';
+import { bevelSolid } from './bevel-solid.ts';
+import { engrave } from './engrave.ts';
+import { withFirstLayer } from './first-layer.ts';
+import { extrude, type SolidKit, toTriMesh } from './kit.ts';
+
+/** What solids are made from. */
+export type SolidFacts = Pick<Derived, 'machine' | 'wheels' | 'chordError' | 'layout' | 'positions'>;
+
+/**
+ * The most that the edge of a leaning tooth is off its true helix between two steps, mm: r·(1 − cos(step/2)) and
+ * the chord of the turn.
+ */
+const HELIX_STEP = radians(2);
+/** More triangles than this for one part, and no program opens it gladly. */
+export const MOST_TRIANGLES = 2_000_000;
+
+/**
+ * A wheel as a closed body standing on z = 0: its plane figure drawn up by its thickness, turned along its helix,
+ * both ways from the middle for double helical teeth; a straight bevel drawn towards the apex of its cone, which no
+ * growth changes. The turn over a height b is b·tan β / r at the pitch radius r (ISO 21771); to the right for a
+ * right hand seen from the side, which is counter-clockwise upwards.
+ */
+export function wheelSolid(
+  kit: SolidKit,
+  facts: SolidFacts,
+  wheel: Wheel,
+  growth: Growth = AS_IS,
+  finish: Finish = {},
+): Result<TriMesh> {
+  if (facts.wheels[wheel.id]?.teeth.family === 'bevel') return bevelSolid(kit, facts, wheel, growth);
+  const made = wheelManifold(kit, facts, wheel, growth, finish);
+  if (!made.ok) return made;
+  const body = finish.process ? withFirstLayer(kit, made.value, finish.process) : made.value;
+  const mesh = toTriMesh(body);
+  body.delete();
+  return ok(mesh);
+}
+
+/** How a body is finished: what lies above its teeth's plane figure, and for which printer. */
+export interface Finish {
+  /** Without marks and names. */
+  readonly plain?: boolean;
+  /** Its first layer is drawn in for that printer. */
+  readonly process?: Process | undefined;
+}
+
+/** The same as a body of the library, its first layer as all others. */
+export function wheelManifold(
+  kit: SolidKit,
+  facts: SolidFacts,
+  wheel: Wheel,
+  growth: Growth,
+  { plain }: Finish = {},
+): Result<Manifold> {
+  const state = facts.wheels[wheel.id];
+  if (!state) return fail('teeth-not-drawn', { wheel: wheel.name });
+  const plane = wheelPlane(facts, wheel);
+  if (!plane.ok) return plane;
+  const moved = compensated(plane.value.outline, plane.value.holes, growth, facts.chordError);
+  if (!moved.ok) return moved;
+  const [outline = plane.value.outline, ...holes] = moved.value;
+  const height = wheelThickness(facts.machine.stack, wheel);
+  const toothing = byId(facts.machine.toothings, wheel.toothing);
+  const helix = radians(toothing?.helixDeg ?? 0);
+  const way = (wheel.hand ?? 'right') === 'right' ? 1 : -1;
+  const radius = state.dimensions.pitchRadius;
+  const turnOf = (b: number): number => (way * b * Math.tan(helix)) / radius;
+  const pieces = toothing?.double && helix > 0 ? 2 : 1;
+  const rack = state.teeth.family === 'involute rack';
+  const stepsOf = (b: number): number =>
+    helix === 0 || rack ? 0 : Math.max(1, Math.ceil(Math.abs(turnOf(b)) / HELIX_STEP));
+  const estimate =
+    [outline, ...holes].reduce((n, p) => n + flatten(p, facts.chordError).length, 0) *
+    2 *
+    (stepsOf(height / pieces) + 2) *
+    pieces;
+  if (estimate > MOST_TRIANGLES)
+    return fail('too-many-triangles', { wheel: wheel.name, most: MOST_TRIANGLES, is: estimate });
+  // The teeth of a ring are the first of its holes.
+  const inside = state.teeth.family === 'involute ring' ? 1 : 0;
+  const teeth = [outline, ...holes.slice(0, inside)];
+  const { chordError } = facts;
+  const lean = rack
+    ? sheared(kit, teeth, chordError, way * Math.tan(helix))
+    : twisted(kit, teeth, chordError, turnOf, stepsOf);
+  const body =
+    helix === 0
+      ? extrude(kit, [outline, ...holes], height, chordError)
+      : leaning(kit, { straight: holes.slice(inside), height, pieces, chordError, ...lean });
+  if (plain) return ok(body);
+  const names = wheel.body?.engraved ? [engravedText(facts, wheel)] : [];
+  const text = names.flatMap(l => strokeText(l.text, l, l.height, l.angle ?? 0));
+  return ok(engrave(kit, body, [...plane.value.engraved, ...text], height));
+}
+
+/** What leans with the teeth, and holes that are cut straight through, as what passes them is straight. */
+interface Leaning {
+  readonly straight: readonly Path[];
+  readonly height: number;
+  readonly pieces: number;
+  readonly chordError: number;
+  /** A body that high whose teeth lean the one way or, turned round, the other. */
+  readonly piece: (way: 1 | -1, height: number) => Manifold;
+  /** Puts the upper half of a double helix where the lower one ends. */
+  readonly follow: (upper: Manifold, height: number) => Manifold;
+}
+
+function leaning(kit: SolidKit, { straight, height, pieces, chordError, piece, follow }: Leaning): Manifold {
+  const part = height / pieces;
+  const lower = piece(1, part);
+  const body =
+    pieces === 2 ? kit.Manifold.union([lower, follow(piece(-1, part), part).translate([0, 0, part])]) : lower;
+  if (straight.length === 0) return body;
+  const cut = extrude(kit, straight, height + 2, chordError).translate([0, 0, -1]);
+  return body.subtract(cut);
+}
+
+/** Turned about the axis as it goes up: wheels and rings. */
+const twisted = (
+  kit: SolidKit,
+  teeth: readonly Path[],
+  chordError: number,
+  turnOf: (b: number) => number,
+  stepsOf: (b: number) => number,
+): Pick<Leaning, 'piece' | 'follow'> => ({
+  piece: (way, b) => extrude(kit, teeth, b, chordError, { turn: way * turnOf(b), steps: stepsOf(b) }),
+  follow: (upper, b) => upper.rotate([0, 0, (turnOf(b) * 180) / Math.PI]),
+});
+
+/** Moved along its length as it goes up: racks. */
+const sheared = (
+  kit: SolidKit,
+  teeth: readonly Path[],
+  chordError: number,
+  slope: number,
+): Pick<Leaning, 'piece' | 'follow'> => ({
+  piece: (way, b) =>
+    extrude(kit, teeth, b, chordError).transform([1, 0, 0, 0, 0, 1, 0, 0, 0, way * slope, 1, 0, 0, 0, 0, 1]),
+  follow: (upper, b) => upper.translate([0, slope * b, 0]),
+});

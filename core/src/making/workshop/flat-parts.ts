@@ -1,0 +1,226 @@
+import type { Derived } from '../../state/state/index.ts';
+import { untoldOf } from '../../state/judge/index.ts';
+import { wheelPlane } from '../../state/derive/index.ts';
+import type { Label, Shape } from '../../ground/drawing/index.ts';
+import { Clipper, EndType, JoinType } from 'clipper2-ts';
+import { fitAllowance } from '../../teeth/body/index.ts';
+import { circle, type Path, type Point, polygon, signedArea, flatten } from '../../ground/geometry/index.ts';
+import { indicatorFigure } from '../../place/indicator/index.ts';
+import { armLayers, armWidth, carriedAxes, USUAL_TUBES, wheelThickness } from '../../place/layout/index.ts';
+import { AT_REST, copyPlace, stancesAt } from '../../place/motion/index.ts';
+import {
+  arbors,
+  byId,
+  jointEnds,
+  type Machine,
+  processOf,
+  type Wheel,
+} from '../../document/machine/index.ts';
+import { engravedText, eyeOf, plateDrawing } from '../../files/drawings/index.ts';
+import { type Problem, problem } from '../../ground/result/index.ts';
+
+/** Thickness of hands and dials, mm, where nothing says it: common practice, no source. */
+export const LEAF = 1.6;
+
+/** A part that is cut from a sheet or printed lying flat, as it should measure; about its own origin, mm. */
+export interface FlatPart {
+  readonly id: string;
+  readonly kind: 'wheel' | 'plate' | 'arm' | 'hand' | 'dial';
+  readonly name: string;
+  /** How many are made. */
+  readonly number: number;
+  readonly thickness: number;
+  readonly outline: Path;
+  /** Everything cut through within the outline, and which of it may be drilled instead. */
+  readonly holes: readonly Path[];
+  readonly drilled: ReadonlySet<Path>;
+  readonly engraved: readonly Path[];
+  readonly labels: readonly Label[];
+}
+
+/** A part that cannot be made, and why. */
+export interface LeftPart {
+  readonly name: string;
+  readonly problem: Problem;
+}
+
+/** Round holes up to this size are drilled rather than sawn, mm: common practice, no source. */
+const DRILLED = 13;
+
+/** All flat parts of a machine, wheels first, and those that have no figure. Bevels are not flat. */
+export function flatParts(derived: Derived): { readonly parts: FlatPart[]; readonly left: LeftPart[] } {
+  const parts: FlatPart[] = [];
+  const left: LeftPart[] = [];
+  for (const wheel of derived.machine.wheels) {
+    if (derived.wheels[wheel.id]?.teeth.family === 'bevel') continue;
+    const made = wheelPart(derived, wheel);
+    if ('problem' in made) left.push(made);
+    else parts.push(made);
+  }
+  for (const plate of derived.layout.plates) {
+    const drawing = plateDrawing(derived, plate.side);
+    if (!drawing.ok) continue;
+    const id = `plate ${plate.side}`;
+    const shapes = drawing.value.groups.flatMap(g => g.shapes);
+    const of = {
+      id,
+      kind: 'plate' as const,
+      name: `${plate.side} plate`,
+      thickness: plate.band.to - plate.band.from,
+    };
+    parts.push(partOf(derived.machine, { ...of, needed: 1 }, shapes, []));
+  }
+  parts.push(...armParts(derived));
+  for (const i of derived.machine.indicators) {
+    const { kind } = i;
+    if (kind !== 'hand' && kind !== 'dial') continue;
+    const { shapes, labels } = indicatorFigure(i, eyeOf(derived, i));
+    const of = { id: i.id, kind, name: i.name, thickness: LEAF, needed: 1 };
+    parts.push(partOf(derived.machine, of, shapes, labels));
+  }
+  return { parts, left: [...left, ...bodiless(derived)] };
+}
+
+/** Joints whose own parts are not worked out yet, by what they tie. */
+function bodiless({ machine }: Derived): LeftPart[] {
+  const nameOf = (id: string): string =>
+    byId(machine.wheels, id)?.name ?? byId(machine.members, id)?.name ?? id;
+  return machine.joints.flatMap(j => {
+    const { called, lacks } = untoldOf(j);
+    if (!lacks.includes('bodies')) return [];
+    const tied = jointEnds(j).map(([, id]) => nameOf(id));
+    return [
+      { name: `${called}, ${tied.join(' and ')}`, problem: problem('bodies-not-yet', { kind: called }) },
+    ];
+  });
+}
+
+function wheelPart(derived: Derived, wheel: Wheel): FlatPart | LeftPart {
+  const plane = wheelPlane(derived, wheel);
+  if (!plane.ok) return { name: wheel.name, problem: plane.problem };
+  const { outline, holes, engraved } = plane.value;
+  const { machine, moving } = derived;
+  const needed = 1 + moving.copies.filter(c => c.member === wheel.member).length;
+  return {
+    ...{ id: wheel.id, kind: 'wheel', name: wheel.name, number: numberOf(machine, wheel.id, needed) },
+    thickness: wheelThickness(machine.stack, wheel),
+    ...{ outline, holes, engraved, drilled: drillable(holes) },
+    labels: wheel.body?.engraved ? [engravedText(derived, wheel)] : [],
+  };
+}
+
+/** The bars of arms: round ends about every axis that they carry, in one piece. */
+function armParts(derived: Derived): FlatPart[] {
+  const { machine, layout } = derived;
+  const places = stancesAt(derived.moving, AT_REST);
+  return [...armLayers(machine)].flatMap(([arm, layer]): FlatPart[] => {
+    const [band, at] = [layout.stack.layers.get(layer), places.get(arm)];
+    if (!band || !at) return [];
+    const axes = new Set(carriedAxes(machine, arm).map(a => a.id));
+    const carried = arbors(machine).filter(m => axes.has(m.axis));
+    const ends = carried.flatMap(m => {
+      const copies = derived.moving.copies.flatMap((c, i) => (c.member === m.id ? [copyPlace(m.id, i)] : []));
+      return [m.id, ...copies].flatMap(key => {
+        const place = places.get(key);
+        return place
+          ? [{ member: m.id, x: place.centre.x - at.centre.x, y: place.centre.y - at.centre.y }]
+          : [];
+      });
+    });
+    const id = `arm ${arm}`;
+    const fits = processOf(machine, id)?.fits;
+    const own = layout.sizes.get(arm)?.diameter ?? 0;
+    const holes: { x: number; y: number; d: number }[] = [
+      { x: 0, y: 0, d: own + fitAllowance('press', fits) },
+    ];
+    for (const e of ends) {
+      const onRod = layout.spans.of.get(e.member)?.stands === 'on a standing rod';
+      const d = onRod
+        ? (machine.layout.tubes ?? USUAL_TUBES).rod + fitAllowance('press', fits)
+        : (layout.sizes.get(e.member)?.diameter ?? 0) + fitAllowance('free', fits);
+      const known = holes.find(h => Math.hypot(h.x - e.x, h.y - e.y) < 1e-6);
+      if (known) known.d = Math.max(known.d, d);
+      else holes.push({ x: e.x, y: e.y, d });
+    }
+    const made = holes.filter(h => h.d > 0.1).map(h => circle(h, h.d / 2, false));
+    const name = `arm, ${byId(machine.members, arm)?.name ?? ''}`;
+    const outline = barsFrom(ends, armWidth(machine, layout.sizes, arm));
+    const thickness = band.to - band.from;
+    return [
+      {
+        id,
+        kind: 'arm',
+        name,
+        number: numberOf(machine, id, 1),
+        thickness,
+        outline,
+        holes: made,
+        drilled: drillable(made),
+        engraved: [],
+        labels: [],
+      },
+    ];
+  });
+}
+
+/** Bars of a width from the origin to points, as one outline. */
+function barsFrom(ends: readonly Point[], width: number): Path {
+  const lines = ends.map(e => [
+    { x: 0, y: 0 },
+    { x: e.x, y: e.y },
+  ]);
+  const [outline] = Clipper.inflatePathsD(lines, width / 2, JoinType.Round, EndType.Round, 2, 6, 0.002);
+  return outline ? polygon(outline.map(p => ({ x: p.x, y: p.y }))) : circle({ x: 0, y: 0 }, width / 2);
+}
+
+interface Of {
+  readonly id: string;
+  readonly kind: FlatPart['kind'];
+  readonly name: string;
+  readonly thickness: number;
+  readonly needed: number;
+}
+
+/** The part that shapes draw: the largest closed line that is cut is its outline. */
+function partOf(machine: Machine, of: Of, shapes: readonly Shape[], labels: readonly Label[]): FlatPart {
+  const through = shapes.filter(s => s.role === 'cut' || s.role === 'drill');
+  const paths = through.flatMap(s => s.paths).filter(p => p.closed);
+  const area = (p: Path): number => Math.abs(signedArea(flatten(p, 0.05)));
+  const outline = paths.reduce((a, b) => (area(b) > area(a) ? b : a));
+  const holes = paths.filter(p => p !== outline);
+  const { id, kind, name, thickness } = of;
+  const engraved = shapes.filter(s => s.role === 'engrave').flatMap(s => s.paths);
+  return {
+    id,
+    kind,
+    name,
+    thickness,
+    number: numberOf(machine, id, of.needed),
+    outline,
+    holes,
+    drilled: drillable(holes),
+    engraved,
+    labels,
+  };
+}
+
+const numberOf = (machine: Machine, id: string, needed: number): number =>
+  machine.making.find(m => m.part === id)?.number ?? needed;
+
+/** Holes that are whole circles no larger than a drill. */
+const drillable = (holes: readonly Path[]): ReadonlySet<Path> =>
+  new Set(
+    holes.filter(h => {
+      const diameter = diameterOf(h);
+      return diameter !== undefined && diameter <= DRILLED;
+    }),
+  );
+
+/** The diameter of a path that is a whole circle, mm. */
+export function diameterOf(path: Path): number | undefined {
+  const [first, second, more] = path.segments;
+  if (first?.kind !== 'arc' || second?.kind !== 'arc' || more) return undefined;
+  const { centre } = first;
+  const same = Math.hypot(centre.x - second.centre.x, centre.y - second.centre.y) < 1e-9;
+  return same && path.closed ? 2 * Math.hypot(path.start.x - centre.x, path.start.y - centre.y) : undefined;
+}

@@ -1,0 +1,176 @@
+import type { Derived } from '../../state/state/index.ts';
+import type { Table } from '../../ground/drawing/index.ts';
+import { byId } from '../../document/machine/index.ts';
+
+interface Item {
+  readonly item: string;
+  readonly size: string;
+  readonly length: number | undefined;
+  readonly number: number;
+  readonly use: string;
+}
+
+/**
+ * What is bought rather than made, from what the machine uses: rods and tubes to be cut to length, spacers,
+ * washers, pins and pegs, magnets, grub screws, cross pins and keys for wheels that are held so, and a clip for
+ * every rod that stands in one plate only. Equal things in one row; lengths in mm.
+ */
+export function hardwareList(derived: Derived): Table {
+  const rows = new Map<string, Item>();
+  for (const item of [...lengths(derived), ...pillars(derived), ...inTeeth(derived), ...holding(derived)]) {
+    const key = [item.item, item.size, item.length?.toFixed(2) ?? ''].join('|');
+    const known = rows.get(key);
+    const use = known && !known.use.split('; ').includes(item.use) ? `${known.use}; ${item.use}` : item.use;
+    rows.set(key, known ? { ...known, number: known.number + item.number, use: clipped(use) } : item);
+  }
+  return {
+    columns: ['item', 'size mm', 'length mm', 'number', 'total length mm', 'for'],
+    rows: [...rows.values()].map(r => [
+      r.item,
+      r.size,
+      r.length === undefined ? '' : round(r.length),
+      r.number,
+      r.length === undefined ? '' : round(r.length * r.number),
+      r.use,
+    ]),
+  };
+}
+
+const clipped = (text: string): string => (text.length > 160 ? `${text.slice(0, 157)}…` : text);
+
+function lengths({ machine, layout }: Derived): Item[] {
+  return layout.pieces.map(p => {
+    const use = byId(machine.members, p.arbor)?.name ?? '';
+    const each = p.kind === 'washers' ? p.length / p.number : p.length;
+    const size = p.bore ? `${round(p.outside)} outside, ${round(p.bore)} bore` : `${round(p.outside)}`;
+    return { item: p.kind === 'washers' ? 'washer' : p.kind, size, length: each, number: p.number, use };
+  });
+}
+
+function pillars({ machine, layout }: Derived): Item[] {
+  const { back, front } = layout.stack;
+  if (!back || !front) return [];
+  return (machine.layout.plates?.pillars ?? []).map(p => ({
+    ...{
+      item: 'pillar rod',
+      size: `${round(p.diameter)}`,
+      length: front.to - back.from,
+      number: 1,
+      use: 'plates',
+    },
+  }));
+}
+
+/** Pins, pegs and magnets of wheels that carry them. */
+function inTeeth({ machine, wheels, moving }: Derived): Item[] {
+  return machine.wheels.flatMap((w): Item[] => {
+    const teeth = wheels[w.id]?.teeth;
+    const form = byId(machine.toothings, w.toothing)?.form;
+    const times = 1 + moving.copies.filter(c => c.member === w.member).length;
+    const thick = w.thickness ?? machine.stack.thickness;
+    const count = (n: number): number => n * times;
+    switch (teeth?.family) {
+      case 'pegs':
+        return form?.kind === 'pegs'
+          ? [
+              {
+                item: 'peg',
+                size: `${round(teeth.spec.pinDiameter)}`,
+                length: form.pegLength + thick,
+                number: count(teeth.spec.count),
+                use: w.name,
+              },
+            ]
+          : [];
+      case 'pins':
+        return [
+          {
+            item: 'pin',
+            size: `${round(teeth.spec.pinDiameter)}`,
+            length: 3 * thick,
+            number: count(teeth.spec.count),
+            use: w.name,
+          },
+        ];
+      case 'reducer pins':
+        return [
+          {
+            item: 'pin',
+            size: `${round(teeth.spec.pinDiameter)}`,
+            length: 2 * thick,
+            number: count(teeth.spec.pins),
+            use: w.name,
+          },
+        ];
+      case 'magnets': {
+        const magnet = form?.kind === 'magnetic' ? form.magnet : undefined;
+        const size = !magnet
+          ? ''
+          : magnet.shape === 'round'
+            ? `${round(magnet.diameter)} across`
+            : `${round(magnet.width)} by ${round(magnet.depth)}`;
+        return [
+          {
+            item: 'magnet, poles in turn',
+            size,
+            length: undefined,
+            number: count(2 * teeth.spec.pairs),
+            use: w.name,
+          },
+        ];
+      }
+      case 'involute':
+      case 'involute ring':
+      case 'involute rack':
+      case 'bevel':
+      case 'cycloidal':
+      case 'lantern wheel':
+      case 'reducer disc':
+      case 'reducer lobes':
+      case undefined:
+        return [];
+    }
+  });
+}
+
+/** What holds wheels on their arbors, and rods that stand in one plate. */
+function holding(derived: Derived): Item[] {
+  const { machine, layout } = derived;
+  const held = machine.wheels.flatMap((w): Item[] => {
+    const size = layout.sizes.get(w.member)?.diameter;
+    const across = size === undefined ? '' : `for an arbor of ${round(size)}`;
+    if (w.hold === 'grub screw')
+      return [{ item: 'grub screw', size: 'M3', length: undefined, number: 1, use: w.name }];
+    if (w.hold === 'cross pin')
+      return [{ item: 'cross pin', size: across, length: undefined, number: 1, use: w.name }];
+    const bore = w.bore;
+    return bore?.kind === 'keyed'
+      ? [
+          {
+            item: 'key',
+            size: `${round(bore.width)} by ${round(2 * bore.depth)}`,
+            length: w.thickness ?? machine.stack.thickness,
+            number: 1,
+            use: w.name,
+          },
+        ]
+      : [];
+  });
+  const clips = [...layout.spans.of.values()].flatMap((s): Item[] => {
+    if (s.stands !== 'on a standing rod' && s.stands !== 'free') return [];
+    const rod = s.stands === 'free' ? layout.sizes.get(s.arbor)?.diameter : machine.layout.tubes?.rod;
+    const size = rod === undefined ? '' : `for a rod of ${round(rod)}`;
+    return [
+      {
+        item: 'clip or collar',
+        size,
+        length: undefined,
+        number: 1,
+        use: byId(machine.members, s.arbor)?.name ?? '',
+      },
+    ];
+  });
+  return [...held, ...clips];
+}
+
+const round = (x: number): number => Math.round(x * 100) / 100;

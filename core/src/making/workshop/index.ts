@@ -1,0 +1,10 @@
+/** Parts, sheets, patterns, hardware, estimates. */
+export * from './batches.ts';
+export * from './estimate.ts';
+export * from './flat-parts.ts';
+export * from './hardware.ts';
+export * from './parts-list.ts';
+export * from './sheets.ts';
+export * from './digit-strip.ts';
+export * from './patterns.ts';
+export * from './part-drawing.ts';

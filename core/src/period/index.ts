@@ -1,3 +1,0 @@
-export * from './library/index.ts';
-export * from './drift.ts';
-export * from './body-list.ts';

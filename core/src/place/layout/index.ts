@@ -1,0 +1,25 @@
+/** Centres, layers, tubes, clearances, folding, plates. */
+export * from './positions.ts';
+export * from './layers.ts';
+export * from './phases.ts';
+export * from './stack.ts';
+export * from './lines.ts';
+export * from './arms.ts';
+export * from './turning.ts';
+export * from './spans.ts';
+export * from './tubes.ts';
+export * from './standing-rods.ts';
+export * from './region.ts';
+export * from './solids.ts';
+export * from './gap.ts';
+export * from './clearances.ts';
+export * from './layout-state.ts';
+export * from './plates.ts';
+export * from './hull.ts';
+export * from './pieces.ts';
+export * from './copied-axes.ts';
+export * from './assembly-findings.ts';
+export * from './auto-layers.ts';
+export { foldTrain, withFold, type FoldQuery, type Folded, type FoldNews } from './fold/fold.ts';
+export * from './section.ts';
+export * from './fit-bores.ts';

@@ -1,0 +1,48 @@
+import type { Finding } from '../../ground/result/index.ts';
+import { clearanceFindings } from './clearance-findings.ts';
+import { type Clearance, clearancesOf } from './clearances.ts';
+import { type Extent, type LayoutParts, type SolidParts } from './solids.ts';
+import { type Spans, spansOf } from './spans.ts';
+import { type Stack, stackOf } from './stack.ts';
+import { type TubeSize, tubeFindings, tubeSizes } from './tubes.ts';
+import { type Piece, piecesOf } from './pieces.ts';
+import { type Plate, plateFindings, platesOf } from './plates.ts';
+import { supportFindings } from './support.ts';
+import type { MotionParts } from './turning.ts';
+
+/** What follows for the layout: heights, tubes, and what comes how near to what. */
+export interface LayoutState {
+  readonly stack: Stack;
+  readonly spans: Spans;
+  readonly sizes: ReadonlyMap<string, TubeSize>;
+  readonly clearances: readonly Clearance[];
+  readonly plates: readonly Plate[];
+  /** Rods, tubes, spacers and washers. */
+  readonly pieces: readonly Piece[];
+  readonly findings: readonly Finding[];
+}
+
+/** Heights, nested tubes and what they are reckoned from, before anything is held against anything. */
+export function layoutParts(
+  machine: SolidParts,
+  motion: Omit<MotionParts, 'machine'>,
+  extents: Readonly<Record<string, Extent>>,
+): LayoutParts {
+  const stack = stackOf(machine);
+  const spans = spansOf(machine, stack);
+  return { machine, motion: { machine, ...motion }, stack, spans, sizes: tubeSizes(machine, spans), extents };
+}
+
+/** The layout of a machine through its whole motion. */
+export function layoutState(parts: LayoutParts): LayoutState {
+  const { machine, stack, spans, sizes } = parts;
+  const clearances = clearancesOf(parts);
+  const plates = platesOf(parts);
+  const findings = [
+    ...clearanceFindings(machine, clearances, stack),
+    ...tubeFindings(machine, spans, sizes),
+    ...plateFindings(parts, plates),
+    ...supportFindings(parts),
+  ];
+  return { stack, spans, sizes, clearances, plates, pieces: piecesOf(parts), findings };
+}

@@ -1,0 +1,177 @@
+import { byId, GROUND, type Arbor, type Machine } from '../../document/machine/index.ts';
+import { armLayers } from './arms.ts';
+import { type Line, linesOf } from './lines.ts';
+import { type Band, overlap, type Stack, stackOf } from './stack.ts';
+
+type Parts = Pick<
+  Machine,
+  'stack' | 'layout' | 'wheels' | 'members' | 'axes' | 'joints' | 'aims' | 'indicators'
+>;
+
+/** How far one arbor reaches along its line, and what stands on it. Heights in mm. */
+export interface Span {
+  readonly arbor: string;
+  readonly line: string;
+  /** From its lowest to its highest wheel or arm. */
+  readonly own: Band;
+  /** With what it reaches beyond: to its bearings, to a hand, to a crank. */
+  readonly whole: Band;
+  /** The bands of its own wheels and of its arm. */
+  readonly on: readonly Band[];
+  /** Arbors of the line that turn within it, from the innermost. */
+  readonly within: readonly string[];
+  /** Whether it stands in both plates itself, or on another, or on a standing rod. */
+  readonly stands: 'in the plates' | 'on another' | 'on a standing rod' | 'free';
+}
+
+/**
+ * Two arbors of one line neither of which can turn within the other: each would pass through what stands on the
+ * other.
+ */
+export interface NestClash {
+  readonly a: string;
+  readonly b: string;
+}
+
+export interface Spans {
+  readonly of: ReadonlyMap<string, Span>;
+  readonly clashes: readonly NestClash[];
+}
+
+/**
+ * What a hand or a crank needs beyond the outermost plate or layer, and how much each tube leaves of the one
+ * within, mm.
+ */
+export const BEYOND = 8;
+export const STEP = 4;
+
+interface Draft {
+  readonly arbor: Arbor;
+  readonly on: readonly Band[];
+  readonly own: Band;
+  readonly reaching: Band;
+}
+
+/**
+ * The reach of every arbor, and which turns in which: on each line the one whose wheels the other would pass lies
+ * within.
+ */
+export function spansOf(machine: Parts, stack: Stack = stackOf(machine)): Spans {
+  const arms = armLayers(machine);
+  const of = new Map<string, Span>();
+  const clashes: NestClash[] = [];
+  for (const line of linesOf(machine)) {
+    const drafts = line.arbors.flatMap(arbor => draftOf(machine, stack, arms, arbor) ?? []);
+    const within = nest(drafts, clashes);
+    for (const [id, span] of standing(line, drafts, within, stack)) of.set(id, span);
+  }
+  return { of, clashes };
+}
+
+function draftOf(
+  machine: Parts,
+  stack: Stack,
+  arms: ReadonlyMap<string, number>,
+  arbor: Arbor,
+): Draft | undefined {
+  const layers = hubbed(machine, arbor.id).map(w => w.layer);
+  const arm = arms.get(arbor.id);
+  if (arm !== undefined) layers.push(arm);
+  const frame = byId(machine.axes, arbor.axis)?.frame;
+  const carrier = frame === undefined || frame === GROUND ? undefined : arms.get(frame);
+  const on = layers.flatMap(l => stack.layers.get(l) ?? []);
+  const bearing = carrier === undefined ? undefined : stack.layers.get(carrier);
+  const all = bearing ? [...on, bearing] : on;
+  if (all.length === 0) return undefined;
+  const own = { from: Math.min(...all.map(b => b.from)), to: Math.max(...all.map(b => b.to)) };
+  const reach = arbor.reach ?? (frame === GROUND && showsAnything(machine, arbor.id) ? 'front' : 'neither');
+  return {
+    ...{ arbor, on, own },
+    reaching: {
+      from: reach === 'back' ? -BEYOND : own.from,
+      to: reach === 'front' ? stack.height + BEYOND : own.to,
+    },
+  };
+}
+
+/** Wheels that sit on their arbor with a hub: all but rings, which are held by their rims. */
+export const hubbed = (machine: Pick<Machine, 'wheels'>, arbor: string): Machine['wheels'][number][] =>
+  machine.wheels.filter(w => w.member === arbor && w.role !== 'ring' && w.role !== 'rack');
+
+const showsAnything = (machine: Pick<Machine, 'aims' | 'indicators'>, id: string): boolean =>
+  machine.aims.some(a => a.member === id) || machine.indicators.some(i => i.member === id);
+
+/**
+ * For every arbor of a line those that turn within it, the innermost first; pairs that cannot nest are told. What
+ * leaves only one way is settled first; a pair that could nest either way goes the way that closes no circle; one
+ * that closes a circle cannot nest.
+ */
+function nest(drafts: readonly Draft[], clashes: NestClash[]): Map<string, string[]> {
+  const inner = new Map(drafts.map(d => [d.arbor.id, new Set<string>()] as const));
+  const within = (id: string, outer: string): boolean =>
+    [...(inner.get(outer) ?? [])].some(x => x === id || within(id, x));
+  const put = (a: string, outer: string): boolean => {
+    if (within(outer, a)) return false;
+    inner.get(outer)?.add(a);
+    return true;
+  };
+  const either: NestClash[] = [];
+  drafts.forEach((a, i) => {
+    for (const b of drafts.slice(i + 1)) {
+      if (!overlap(a.reaching, b.reaching)) continue;
+      const aOut = !b.on.some(band => overlap(band, a.reaching));
+      const bOut = !a.on.some(band => overlap(band, b.reaching));
+      const pair = { a: a.arbor.id, b: b.arbor.id };
+      if (aOut && bOut) either.push(pair);
+      else if (!(bOut && put(pair.a, pair.b)) && !(aOut && put(pair.b, pair.a))) clashes.push(pair);
+    }
+  });
+  for (const { a, b } of either) if (!put(a, b)) put(b, a);
+  const depth = (id: string): number => Math.max(-1, ...[...(inner.get(id) ?? [])].map(depth)) + 1;
+  return new Map([...inner].map(([id, set]) => [id, [...set].sort((p, q) => depth(p) - depth(q))]));
+}
+
+/** Where each arbor stands: the innermost of all in the plates, the others on what turns within them. */
+function standing(
+  line: Line,
+  drafts: readonly Draft[],
+  within: ReadonlyMap<string, readonly string[]>,
+  stack: Stack,
+): [string, Span][] {
+  const innermost = drafts.filter(d => (within.get(d.arbor.id)?.length ?? 0) === 0);
+  const [root] = innermost;
+  const alone =
+    root &&
+    innermost.length === 1 &&
+    drafts.every(d => d === root || within.get(d.arbor.id)?.includes(root.arbor.id));
+  return drafts.map(d => {
+    const inside = within.get(d.arbor.id) ?? [];
+    const planted = alone === true && d === root && stack.back !== undefined && line.frame === GROUND;
+    const whole = planted ? plantedIn(d, stack) : d.reaching;
+    const stands = planted
+      ? 'in the plates'
+      : inside.length > 0
+        ? 'on another'
+        : innermost.length > 1
+          ? 'on a standing rod'
+          : 'free';
+    const span: Span = {
+      arbor: d.arbor.id,
+      line: line.id,
+      own: d.own,
+      on: d.on,
+      whole,
+      within: inside,
+      stands,
+    };
+    return [d.arbor.id, span];
+  });
+}
+
+/** An arbor that is held in the plates reaches through them; on one side only where that is said. */
+function plantedIn({ arbor, reaching }: Draft, { back, front }: Stack): Band {
+  return {
+    from: arbor.support === 'front' ? reaching.from : Math.min(reaching.from, back?.from ?? reaching.from),
+    to: arbor.support === 'back' ? reaching.to : Math.max(reaching.to, front?.to ?? reaching.to),
+  };
+}

@@ -1,5 +1,0 @@
-export * from './set.ts';
-export * from './assembly.ts';
-export * from './search.ts';
-export * from './interference.ts';
-export * from './two-ring.ts';

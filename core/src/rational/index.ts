@@ -1,5 +1,0 @@
-export * from './integer.ts';
-export * from './rational.ts';
-export * from './decimal.ts';
-export * from './continued-fraction.ts';
-export * from './seeded.ts';

@@ -1,6 +1,0 @@
-export * from './result.ts';
-export * from './table.ts';
-export * from './finding.ts';
-export * from './findings.ts';
-export * from './fixes.ts';
-export * from './problems.ts';

@@ -1,6 +1,0 @@
-export * from './mean-longitude.ts';
-export * from './orbit.ts';
-export * from './elongation.ts';
-export * from './moon-phase.ts';
-export * from './crossing.ts';
-export * from './equation-of-time.ts';

@@ -1,0 +1,185 @@
+import { indicatorFindings } from '../../place/indicator/index.ts';
+import {
+  axisPositions,
+  type Extent,
+  layoutParts,
+  type LayoutState,
+  layoutState,
+  type Phases,
+  type Positions,
+  type SolidParts,
+  wheelPhases,
+} from '../../place/layout/index.ts';
+import type { Machine } from '../../document/machine/index.ts';
+import { type Moving, movingOf } from '../../place/motion/index.ts';
+import { type Rational, sign } from '../../ground/rational/index.ts';
+import { type Finding, table } from '../../ground/result/index.ts';
+import {
+  type DriveFlow,
+  driveFlow,
+  groundRate,
+  inMode,
+  type TrainRates,
+  trainRates,
+} from '../../trains/train/index.ts';
+import { type DriveFacts, parsePeriod, parseTravel } from '../../ground/units/index.ts';
+import {
+  aimFindings,
+  type AimState,
+  aimState,
+  isCarried,
+  type MeshState,
+  type ModuleTable,
+  type Slack,
+  type Standing,
+  type WheelState,
+} from '../state/index.ts';
+import { closureFixes, makeFindings, teethFindings } from '../judge/index.ts';
+import { extentsOf } from './extents.ts';
+import { distancesOf, meshStates } from './mesh-state.ts';
+import { slackFindings, slackOf } from './slack.ts';
+import { standsFor } from './stands-for.ts';
+import { wheelStates } from './wheel-state.ts';
+
+/** A part of the document: a stage that is given so much of it can read no more. */
+type Doc<K extends keyof Machine> = Pick<Machine, K>;
+type Wheels = Readonly<Record<string, WheelState>>;
+type Meshes = Readonly<Record<string, MeshState>>;
+type Aims = Readonly<Record<string, AimState>>;
+type Toothed = Doc<'wheels' | 'joints' | 'toothings'>;
+type Carried = Doc<'axes' | 'members'>;
+/** The arbor that drives; which speed it has is nothing to those that ask this. */
+interface Driven {
+  readonly driven: string | undefined;
+}
+const driveOf = (driven: string | undefined): Doc<'drive'> =>
+  driven === undefined ? {} : { drive: { member: driven, speed: { kind: 'free' } } };
+
+export const standingStage = (i: Standing): Standing => inMode(i);
+
+export function driveStage({ drive }: Doc<'drive'>): DriveFacts {
+  const seconds = drive?.speed.kind === 'period' ? parsePeriod(drive.speed.text) : undefined;
+  const metres = drive?.travel === undefined ? undefined : parseTravel(drive.travel);
+  return {
+    seconds: seconds?.ok ? seconds.value : undefined,
+    metres: metres?.ok ? metres.value : undefined,
+  };
+}
+
+export const trainStage = (i: Carried & Doc<'wheels' | 'joints' | 'modes' | 'mode'> & Driven): TrainRates =>
+  trainRates({ ...i, ...driveOf(i.driven) });
+
+export const flowStage = (i: Doc<'wheels' | 'joints'> & Driven): DriveFlow =>
+  driveFlow({ ...i, ...driveOf(i.driven) });
+
+export const wheelStage = (
+  i: Toothed & { readonly modules: ModuleTable; readonly chordError: number },
+  before: Wheels | undefined,
+): Wheels => wheelStates(i, i.modules, i.chordError, before);
+
+export const meshStage = (i: Toothed & { readonly modules: ModuleTable; readonly states: Wheels }): Meshes =>
+  meshStates(i, i.modules, i.states);
+
+type Centred = Toothed & { readonly modules: ModuleTable; readonly meshes: Meshes };
+export const positionStage = (i: Carried & Centred): Positions =>
+  axisPositions(i, distancesOf(i, i.modules, i.meshes));
+
+/** Where centres disagree, counts, shifts and modules that would close them. */
+export const closedStage = (i: Centred & { readonly positions: Positions }): readonly Finding[] =>
+  i.positions.findings.map(f =>
+    f.code === 'centres-disagree' ? closureFixes(i, i.modules, i.meshes, f) : f,
+  );
+
+export const phaseStage = (
+  i: Doc<'members' | 'wheels' | 'joints'> & { readonly positions: Positions },
+): Phases => wheelPhases(i, i.positions.at);
+
+interface Placed {
+  readonly train: TrainRates;
+  readonly positions: Positions;
+}
+export const movingStage = (
+  i: Carried & Doc<'wheels' | 'joints'> & Placed & { readonly clockwise: boolean },
+): Moving => movingOf(i, i.train, i.positions.at, i.clockwise);
+
+export const standsForStage = (
+  i: Doc<'aims'> & { readonly train: TrainRates; readonly drive: DriveFacts },
+): Rational | undefined => (i.drive.seconds ? undefined : standsFor(i.aims, i.train));
+
+export function aimStage(
+  i: Carried &
+    Doc<'aims'> & {
+      readonly train: TrainRates;
+      readonly drive: DriveFacts;
+      readonly standsFor: Rational | undefined;
+    },
+): Aims {
+  const { rates } = i.train;
+  const facts = { ...i.drive, seconds: i.drive.seconds ?? i.standsFor };
+  const weighed = ({ member, seenFrom }: (typeof i.aims)[number]): Rational | undefined =>
+    member === undefined ? undefined : seenFrom ? rates[member] : groundRate(i, rates, member);
+  return table(i.aims.map(a => [a.id, aimState(a, weighed(a), facts, isCarried(i, a.member))]));
+}
+
+export const aimFindingStage = (
+  i: Carried & Doc<'aims' | 'wheels' | 'joints'> & { readonly states: Aims },
+): readonly Finding[] =>
+  i.aims.flatMap(a => {
+    const state = i.states[a.id];
+    return state ? aimFindings(a, state, i) : [];
+  });
+
+interface Driving {
+  readonly train: TrainRates;
+  readonly flow: DriveFlow;
+  readonly states: Wheels;
+  readonly meshes: Meshes;
+}
+export const teethStage = (
+  i: Toothed & Doc<'processes' | 'process' | 'making'> & Driving,
+): readonly Finding[] =>
+  teethFindings({
+    machine: i,
+    wheels: i.states,
+    meshes: i.meshes,
+    flow: i.flow,
+    senses: table(Object.entries(i.train.rates).map(([id, r]) => [id, sign(r)])),
+  });
+
+type Slacks = Readonly<Record<string, Slack>>;
+export const slackStage = (
+  i: Doc<'aims' | 'wheels' | 'members' | 'joints'> & Driven & Driving & { readonly drive: DriveFacts },
+): Slacks =>
+  table(
+    i.aims.flatMap(a => {
+      const of =
+        a.member && slackOf(i, i.driven, i.flow, a.member, i.train.rates, i.states, i.meshes, i.drive);
+      return a.member && of ? [[a.member, of] as const] : [];
+    }),
+  );
+
+export const slackFindingStage = (
+  i: Doc<'aims'> & { readonly states: Aims; readonly slack: Slacks },
+): readonly Finding[] => slackFindings(i.aims, i.states, i.slack);
+
+type Extents = Readonly<Record<string, Extent>>;
+export const extentStage = (
+  i: Doc<'wheels'> & { readonly states: Wheels; readonly modules: ModuleTable },
+): Extents => extentsOf(i, i.states, i.modules.modules);
+
+export const layoutStage = (i: SolidParts & Placed & { readonly extents: Extents }): LayoutState => {
+  const { rates, responses } = i.train;
+  const uneven = new Set(Object.keys(responses));
+  return layoutState(layoutParts(i, { rates, uneven, at: i.positions.at }, i.extents));
+};
+
+export const madeStage = (
+  i: Doc<'wheels' | 'toothings' | 'stack' | 'making' | 'processes' | 'process' | 'materials'> & {
+    readonly states: Wheels;
+    readonly layout: LayoutState;
+  },
+): readonly Finding[] => makeFindings(i, i.states, i.layout);
+
+export const shownStage = (
+  i: Carried & Doc<'indicators' | 'drive' | 'aims'> & { readonly train: TrainRates },
+): readonly Finding[] => indicatorFindings({ machine: i, rates: i.train.rates });

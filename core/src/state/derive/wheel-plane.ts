@@ -1,0 +1,53 @@
+import { alignmentMark, borePath, boreFault, webPaths } from '../../teeth/body/index.ts';
+import { circle, type Path, polar, reversePath } from '../../ground/geometry/index.ts';
+import { type Machine, processOf, type Wheel } from '../../document/machine/index.ts';
+import { fail, ok, type Result } from '../../ground/result/index.ts';
+import { holeOf, webRoom, outputRings } from '../judge/index.ts';
+import type { Derived, WheelState } from '../state/index.ts';
+
+/** A wheel in the plane across its axis, whole: outline, everything cut out of it, and what is engraved. */
+export interface WheelPlane {
+  readonly outline: Path;
+  readonly holes: readonly Path[];
+  readonly engraved: readonly Path[];
+}
+
+/** The plane figure of a wheel with bore, web and marks; a web that cannot be is left out, and is a finding. */
+export function wheelPlane(derived: Pick<Derived, 'machine' | 'wheels'>, wheel: Wheel): Result<WheelPlane> {
+  const state = derived.wheels[wheel.id];
+  if (!state) return fail('teeth-not-drawn', { wheel: wheel.name });
+  if (!state.figure.ok) return state.figure;
+  const figure = state.figure.value;
+  const fits = processOf(derived.machine, wheel.id)?.fits;
+  const room = webRoom(wheel, state, fits);
+  const hole = holeOf(wheel);
+  const bore = hole && !boreFault(hole) && figure.webRadius > 0 ? [borePath(hole, fits)] : [];
+  const web = wheel.body && figure.webRadius > 0 ? webPaths(wheel.body, room) : ok([]);
+  const openings = web.ok ? web.value : [];
+  const marked = wheel.body?.mark && figure.closes;
+  const mark = marked ? [alignmentMark(markRadius(figure), room.module)] : [];
+  const output = outputHoles(derived.machine, wheel, state);
+  return ok({
+    outline: figure.outline,
+    holes: [...figure.holes, ...bore, ...openings, ...output],
+    engraved: [...figure.engraved, ...mark],
+  });
+}
+
+/** Where the mark stands: below the roots of a wheel, outside those of a ring. */
+const markRadius = ({ rootRadius, tipRadius }: { rootRadius: number; tipRadius: number }): number =>
+  tipRadius > rootRadius ? rootRadius : rootRadius + 2 * (rootRadius - tipRadius);
+
+/** Holes of a reducer's disc for the output pins. */
+function outputHoles(
+  machine: Pick<Machine, 'joints' | 'toothings'>,
+  wheel: Wheel,
+  { teeth }: WheelState,
+): Path[] {
+  if (teeth.family !== 'reducer disc') return [];
+  return outputRings(machine, wheel).flatMap(({ holes, radius, circleRadius }) =>
+    Array.from({ length: holes }, (_, i) =>
+      reversePath(circle(polar({ x: 0, y: 0 }, circleRadius, ((2 * i + 1) * Math.PI) / holes), radius)),
+    ),
+  );
+}

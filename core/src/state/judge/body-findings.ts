@@ -1,0 +1,101 @@
+import {
+  type Allowances,
+  type Hole,
+  boreFault,
+  boreReach,
+  leastRim,
+  leastSpoke,
+  webPaths,
+  webSizes,
+} from '../../teeth/body/index.ts';
+import type { Wheel } from '../../document/machine/index.ts';
+import { type Finding, finding, fix } from '../../ground/result/index.ts';
+import type { WheelState } from '../state/index.ts';
+
+/** Least wall between bore and tooth root, in modules (common practice, no source). */
+const LEAST_WALL = 1;
+
+/** The module that strength is measured by: the toothing's own, or a third of a pin. */
+function moduleOfTeeth({ teeth, dimensions }: WheelState): number {
+  if ('module' in teeth.spec) return teeth.spec.module;
+  if ('pinDiameter' in teeth.spec) return teeth.spec.pinDiameter / 3;
+  return (2 * dimensions.pitchRadius) / teeth.spec.pairs / 3;
+}
+
+/** The hole that a wheel has, if any. */
+export const holeOf = (wheel: Wheel): Hole | undefined =>
+  wheel.bore && wheel.bore.kind !== 'none' ? wheel.bore : undefined;
+
+/** Room for the web and the bore of a wheel. */
+export const webRoom = (
+  wheel: Wheel,
+  state: WheelState,
+  fits?: Allowances,
+): { rootRadius: number; boreRadius: number; module: number } => {
+  const hole = holeOf(wheel);
+  return {
+    rootRadius: state.figure.ok ? state.figure.value.webRadius : 0,
+    boreRadius: hole ? boreReach(hole, fits) : 0,
+    module: moduleOfTeeth(state),
+  };
+};
+
+/** Judgements about bore, hub, rim and spokes. */
+export function bodyFindings(wheel: Wheel, state: WheelState, fits?: Allowances): Finding[] {
+  const room = webRoom(wheel, state, fits);
+  if (room.rootRadius === 0) return [];
+  return [...boreFindings(wheel, room), ...webFindings(wheel, room)];
+}
+
+type Room = ReturnType<typeof webRoom>;
+
+function boreFindings(wheel: Wheel, { rootRadius, boreRadius, module }: Room): Finding[] {
+  const hole = holeOf(wheel);
+  if (!hole) return [];
+  const fault = boreFault(hole);
+  if (fault) return [finding('bore-fault', 'stop', 'teeth', [wheel.id], { fault })];
+  const wall = rootRadius - boreRadius;
+  const least = LEAST_WALL * module;
+  if (wall >= least) return [];
+  const largest = Math.floor(20 * (rootRadius - least)) / 10;
+  const fixes = largest > 0 && hole.kind === 'round' ? [fix('set-bore', wheel.id, largest)] : [];
+  const { id } = wheel;
+  return wall <= 0
+    ? [
+        finding(
+          'bore-through-root',
+          'stop',
+          'teeth',
+          [id],
+          { bore: 2 * boreRadius, root: 2 * rootRadius },
+          fixes,
+        ),
+      ]
+    : [finding('thin-wall', 'warn', 'teeth', [id], { wall, least }, fixes)];
+}
+
+function webFindings(wheel: Wheel, room: Room): Finding[] {
+  const { body } = wheel;
+  if (!body || body.web.kind === 'solid') return [];
+  const paths = webPaths(body, room);
+  if (!paths.ok) {
+    const fixes = [fix('set-solid', wheel.id)];
+    return [finding('web-impossible', 'warn', 'teeth', [wheel.id], { problem: paths.problem }, fixes)];
+  }
+  const sizes = webSizes(body, room);
+  const weak: Finding[] = [];
+  if (sizes.rim < leastRim(room.module))
+    weak.push(
+      finding('thin-rim', 'warn', 'teeth', [wheel.id], { rim: sizes.rim, least: leastRim(room.module) }, [
+        fix('set-rim', wheel.id, Math.ceil(leastRim(room.module) * 10) / 10),
+      ]),
+    );
+  if (body.web.kind !== 'holes' && sizes.spoke < leastSpoke(room.module))
+    weak.push(
+      finding('thin-spokes', 'warn', 'teeth', [wheel.id], {
+        width: sizes.spoke,
+        least: leastSpoke(room.module),
+      }),
+    );
+  return weak;
+}

@@ -1,0 +1,176 @@
+import { leastRim, webSizes } from '../../teeth/body/index.ts';
+import { bounds, flatten, type Path, type Point, polar, polygon } from '../../ground/geometry/index.ts';
+import { type LayoutState, wheelThickness } from '../../place/layout/index.ts';
+import {
+  byId,
+  type Machine,
+  materialOf,
+  type Process,
+  processOf,
+  type Wheel,
+} from '../../document/machine/index.ts';
+import { bedOf, leftUncut, sheetsOf } from '../../making/process/index.ts';
+import { type Finding, finding, fix } from '../../ground/result/index.ts';
+import { holeOf, webRoom } from './body-findings.ts';
+import type { WheelState } from '../state/index.ts';
+import { isPins, leastFeature } from './feature-findings.ts';
+
+const ORIGIN: Point = { x: 0, y: 0 };
+type Making = Pick<
+  Machine,
+  'wheels' | 'toothings' | 'stack' | 'making' | 'processes' | 'process' | 'materials'
+>;
+
+/** Stock may measure so far from what the machine is drawn with, mm, before it is told: common practice, no source. */
+const THICKNESS_WITHIN = 0.05;
+/** Parts of a gap's area that a cutter may leave before it is told. */
+const LEFT_WITHIN = 0.005;
+
+/**
+ * Judgements about what the maker's tools can make of the parts: walls, corners, sizes, and stock as it was
+ * measured.
+ */
+export function makeFindings(
+  machine: Making,
+  wheels: Readonly<Record<string, WheelState>>,
+  layout: Pick<LayoutState, 'plates'>,
+): Finding[] {
+  const told = new Set<string>();
+  const found = machine.wheels.flatMap(wheel => {
+    const [state, process] = [wheels[wheel.id], processOf(machine, wheel.id)];
+    if (!state?.figure.ok || !process) return [];
+    return [
+      ...wallFindings(wheel, state, process),
+      ...cornerFindings(wheel, state, process, told),
+      ...roomFindings(
+        machine,
+        wheel.id,
+        process,
+        2 * state.dimensions.tipRadius,
+        2 * state.dimensions.tipRadius,
+      ),
+      ...stockFindings(machine, wheel, told),
+    ];
+  });
+  const plates = layout.plates.flatMap(plate => {
+    const id = `plate ${plate.side}`;
+    const process = processOf(machine, id);
+    const box = bounds(flatten(plate.outline, 0.1));
+    return process ? roomFindings(machine, id, process, box.maxX - box.minX, box.maxY - box.minY) : [];
+  });
+  return [...found, ...plates];
+}
+
+/** Rims, spokes and the wall round a bore against the least feature. */
+function wallFindings(wheel: Wheel, state: WheelState, process: Process): Finding[] {
+  const least = leastFeature(process);
+  if (least === undefined || process.kind === 'router') return [];
+  const room = webRoom(wheel, state, process.fits);
+  if (room.rootRadius === 0) return [];
+  const walls: (readonly [string, number])[] = [];
+  if (holeOf(wheel)) walls.push(['the wall round the bore', room.rootRadius - room.boreRadius]);
+  if (wheel.body && wheel.body.web.kind !== 'solid') {
+    const sizes = webSizes(wheel.body, room);
+    walls.push(['the rim', sizes.rim]);
+    if (wheel.body.web.kind !== 'holes') walls.push(['a spoke', sizes.spoke]);
+  }
+  return walls
+    .filter(([, is]) => is > 0 && is < least)
+    .map(([what, is]) => {
+      const fixes =
+        what === 'the rim'
+          ? [fix('set-rim', wheel.id, Math.ceil(Math.max(least, leastRim(room.module)) * 10) / 10)]
+          : [];
+      return finding(
+        'wall-too-fine',
+        'warn',
+        'make',
+        [wheel.id],
+        { what, is, least, process: process.kind },
+        fixes,
+      );
+    });
+}
+
+/** What a round cutter cannot reach between two teeth: told once for all wheels of one toothing and count. */
+function cornerFindings(wheel: Wheel, state: WheelState, process: Process, told: Set<string>): Finding[] {
+  const figure = state.figure.ok ? state.figure.value : undefined;
+  if (
+    process.kind !== 'router' ||
+    !process.cutter ||
+    !figure?.half ||
+    isPins(state) ||
+    told.has(`corner ${state.key}`)
+  )
+    return [];
+  const module = (2 * state.dimensions.pitchRadius) / figure.count;
+  const gap = gapBetween(
+    flatten({ ...figure.half, closed: false }, 0.02),
+    (2 * Math.PI) / figure.count,
+    module,
+  );
+  const left = leftUncut(gap, process.cutter / 2, 0.01);
+  if (left <= LEFT_WITHIN * module * module) return [];
+  told.add(`corner ${state.key}`);
+  return [finding('corner-too-sharp', 'warn', 'make', [wheel.id], { left, cutter: process.cutter })];
+}
+
+/**
+ * The stock round one gap, from the middle of one tooth to the middle of the next; `half` runs from root to tip
+ * below the x axis.
+ */
+function gapBetween(half: readonly Point[], step: number, module: number): Path {
+  const radius = (p: Point | undefined): number => (p ? Math.hypot(p.x, p.y) : 0);
+  const [root, tip] = [radius(half[0]), radius(half.at(-1))];
+  const behind = root + (tip > root ? -1 : 1) * Math.min(root / 2, 2 * module);
+  const mirrored = half.map(p => polar(ORIGIN, radius(p), -step - Math.atan2(p.y, p.x))).reverse();
+  return polygon([polar(ORIGIN, behind, -step), ...mirrored, ...half.slice(1), polar(ORIGIN, behind, 0)]);
+}
+
+/** Parts that go on no sheet or bed. A part that fits only askew is told, too: it is laid by quarters. */
+function roomFindings(
+  machine: Making,
+  part: string,
+  process: Process,
+  width: number,
+  height: number,
+): Finding[] {
+  const material = materialOf(machine, part);
+  const said = process.kind === 'printer' ? process.bed !== undefined : (material?.sheets.length ?? 0) > 0;
+  if (!said) return [];
+  const [most, least] = [Math.max(width, height), Math.min(width, height)];
+  const rooms = sheetsOf(process, material);
+  const fits = rooms.some(s => most <= Math.max(s.width, s.height) && least <= Math.min(s.width, s.height));
+  if (fits) return [];
+  const largest = rooms.reduce((a, b) => (b.width * b.height > a.width * a.height ? b : a));
+  const data = {
+    is: most,
+    width: largest.width,
+    height: largest.height,
+    place: process.kind === 'printer' ? 'bed' : 'sheet',
+  };
+  return [finding('part-too-large', 'warn', 'make', [part], data)];
+}
+
+/** Stock that measures otherwise than the layer that is drawn, or that is higher than the printer reaches. */
+function stockFindings(machine: Making, wheel: Wheel, told: Set<string>): Finding[] {
+  const process = processOf(machine, wheel.id);
+  const thick = wheelThickness(machine.stack, wheel);
+  if (process?.kind === 'printer') {
+    const { height } = bedOf(process);
+    return thick <= height
+      ? []
+      : [finding('part-too-high', 'warn', 'make', [wheel.id], { is: thick, most: height })];
+  }
+  const material = materialOf(machine, wheel.id);
+  const is = material?.thickness;
+  if (!material || is === undefined || Math.abs(is - thick) <= THICKNESS_WITHIN) return [];
+  const own = wheel.thickness !== undefined;
+  if (!own && told.has(material.id)) return [];
+  if (!own) told.add(material.id);
+  const fixes = own ? [] : [fix('take-thickness', material.id, is)];
+  const name = byId(machine.materials, material.id)?.name ?? '';
+  return [
+    finding('stock-thickness', 'warn', 'make', [wheel.id], { is, drawn: thick, material: name }, fixes),
+  ];
+}

@@ -1,0 +1,10 @@
+/** Laws of joints, exact rates, how motion comes to every member. */
+export * from './frames.ts';
+export * from './equations.ts';
+export * from './rate-equation.ts';
+export * from './solve.ts';
+export * from './laws.ts';
+export * from './train-rates.ts';
+export * from './ground-rate.ts';
+export * from './nested.ts';
+export * from './drive-flow.ts';
