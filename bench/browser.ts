@@ -1,9 +1,10 @@
-import { mkdtemp, readdir, writeFile } from 'node:fs/promises';
-import { tmpdir } from 'node:os';
+import { readdir } from 'node:fs/promises';
 import { join } from 'node:path';
 import type { Page } from 'playwright-core';
 import { writeMachine } from '../core/src/document/machine/index.ts';
 import { fromStarter, go, startApp } from '../e2e/app.ts';
+import { openMachine } from './open-machine.ts';
+import { responseBench } from './response.ts';
 import { ninetyWheels } from './ninety-wheels.ts';
 import { sixtyWheels } from './sixty-wheels.ts';
 
@@ -25,7 +26,7 @@ const COUNT_FRAMES = `new Promise(resolve => {
 export async function browserBench(): Promise<void> {
   const app = await startApp();
   const { page } = await app.open();
-  await open(page, app.base, writeMachine(sixtyWheels()));
+  await openMachine(page, app.base, writeMachine(sixtyWheels()));
   await go(page, 'run');
   await page.waitForTimeout(500);
   const frames = (): Promise<number> => page.evaluate<number>(COUNT_FRAMES);
@@ -63,18 +64,8 @@ export async function browserBench(): Promise<void> {
       `page: ${tasks.length === 0 ? 'none' : `${tasks.join(', ')} ms`}`,
   );
   await freshWorkers(page);
+  await responseBench(app);
   await app.close();
-}
-
-/** Opens a machine from a file of its own. */
-async function open(page: Page, base: string, text: string): Promise<void> {
-  await page.goto(base);
-  const path = join(await mkdtemp(join(tmpdir(), 'tesseron-')), 'machine.json');
-  await writeFile(path, text);
-  const chooser = page.waitForEvent('filechooser');
-  await page.click('[data-test=open-file]');
-  await (await chooser).setFiles(path);
-  await page.waitForSelector('[data-test=station-aims]');
 }
 
 interface SamplingNode {
@@ -84,7 +75,7 @@ interface SamplingNode {
 
 /** Ninety wheels running, in plan and cut open: frames a second, and what is allocated for a frame. */
 async function ninetyRunning(page: Page, base: string): Promise<void> {
-  await open(page, base, writeMachine(ninetyWheels()));
+  await openMachine(page, base, writeMachine(ninetyWheels()));
   await go(page, 'run');
   const client = await page.context().newCDPSession(page);
   const all = (n: SamplingNode): number => n.selfSize + n.children.reduce((sum, c) => sum + all(c), 0);
@@ -204,7 +195,7 @@ const EDIT = `key => new Promise(resolve => {
 
 /** An edit at Train on ninety wheels, from the key to the frame that shows it. */
 async function trainEdit(page: Page, base: string): Promise<void> {
-  await open(page, base, writeMachine(ninetyWheels()));
+  await openMachine(page, base, writeMachine(ninetyWheels()));
   await go(page, 'train');
   await page.locator('[data-kind=wheel]').nth(8).click();
   await page.waitForTimeout(500);

@@ -3,27 +3,31 @@ import { flatten, type Path, rotate } from '@tesseron/core/geometry';
 import type { Drawing, Group } from '@tesseron/core/drawing';
 import { degrees } from '@tesseron/core/units';
 import { computed } from 'vue';
+import { useRows } from '../parts/use-rows';
 
 /** A drawing in the plane at the scale that fits, with or without its labels; parts filled where that is wished. */
 const props = defineProps<{ drawing: Drawing; label: string; lettered?: boolean; filled?: boolean }>();
-const path = (p: Path): string => {
-  const points = flatten(p, 0.05);
-  return `M${points.map(q => `${q.x.toFixed(3)} ${(-q.y).toFixed(3)}`).join('L')}${p.closed ? 'Z' : ''}`;
-};
-const groups = computed(() =>
-  props.drawing.groups.map(g => ({
-    place: `translate(${g.x.toFixed(3)} ${(-g.y).toFixed(3)}) rotate(${(-degrees(g.angle)).toFixed(4)})`,
-    lines: g.shapes.flatMap(s => s.paths.map(p => ({ role: s.role, d: path(p) }))),
-    body: props.filled ? bodyOf(g) : '',
-    labels: props.lettered ? g.labels : [],
-  })),
-);
+const known = new WeakMap<Path, string>();
+function path(p: Path): string {
+  const drawn =
+    known.get(p) ??
+    `M${flatten(p, 0.05)
+      .map(q => `${q.x.toFixed(3)} ${(-q.y).toFixed(3)}`)
+      .join('L')}${p.closed ? 'Z' : ''}`;
+  known.set(p, drawn);
+  return drawn;
+}
+const placeOf = (g: Group): string =>
+  `translate(${g.x.toFixed(3)} ${(-g.y).toFixed(3)}) rotate(${(-degrees(g.angle)).toFixed(4)})`;
+const linesOf = (g: Group): { role: string; d: string }[] =>
+  g.shapes.flatMap(s => s.paths.map(p => ({ role: s.role, d: path(p) })));
 /** All that is cut through of a part as one figure. */
 const bodyOf = (g: Group): string =>
   g.shapes
     .filter(s => s.role === 'cut' || s.role === 'drill')
     .flatMap(s => s.paths.filter(p => p.closed).map(path))
     .join('');
+const groups = useRows(() => props.drawing.groups, Infinity);
 const box = computed(() => {
   let [x0, x1, y0, y1] = [Infinity, -Infinity, Infinity, -Infinity];
   for (const g of props.drawing.groups)
@@ -44,11 +48,11 @@ const box = computed(() => {
 
 <template>
   <svg role="img" :aria-label="label" :viewBox="box.view" data-test="flat-drawing">
-    <g v-for="(g, n) in groups" :key="n" :transform="g.place">
-      <path v-if="g.body" :d="g.body" class="body" />
-      <path v-for="(l, i) in g.lines" :key="i" :d="l.d" :class="l.role" />
+    <g v-for="(g, n) in groups.shown.value" :key="n" :transform="placeOf(g)">
+      <path v-if="filled" :d="bodyOf(g)" class="body" />
+      <path v-for="(l, i) in linesOf(g)" :key="i" :d="l.d" :class="l.role" />
       <text
-        v-for="l in g.labels"
+        v-for="l in lettered ? g.labels : []"
         :key="l.text"
         :x="l.x"
         :y="-l.y"

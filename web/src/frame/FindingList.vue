@@ -6,6 +6,8 @@ import { computed, ref } from 'vue';
 import { RouterLink } from 'vue-router';
 import { useOpen } from '../machine/use-open';
 import { STATIONS } from '../station/stations';
+import { useRows } from '../parts/use-rows';
+import MoreRows from '../parts/MoreRows.vue';
 
 const props = defineProps<{ findings: readonly Finding[]; places?: boolean }>();
 const emit = defineEmits<{ gone: [] }>();
@@ -25,13 +27,14 @@ const problem = ref({ key: '', text: '' });
 function apply(key: string, fix: Fix): void {
   problem.value = { key, text: attempt(sayFix(fix, machine.value), mend(fix)) };
 }
+const findingRows = useRows(() => rows.value);
 </script>
 
 <template>
   <p v-if="rows.length === 0" class="quiet none">Nothing to mend.</p>
   <ul v-else class="findings">
     <li
-      v-for="row in rows"
+      v-for="row in findingRows.shown.value"
       :key="row.key"
       :class="row.finding.severity"
       :data-test="`finding-${row.finding.code}`"
@@ -60,6 +63,7 @@ function apply(key: string, fix: Fix): void {
       </div>
     </li>
   </ul>
+  <MoreRows :left="findingRows.left.value" :more="findingRows.more" />
 </template>
 
 <style scoped>

@@ -9,7 +9,7 @@ const store = useMachine();
 
 <template>
   <DialogBox v-model="open" title="Findings" :width="640" test="findings-panel">
-    <FindingList :findings="store.derived?.findings ?? []" places @gone="open = false" />
+    <FindingList :findings="store.judged" places @gone="open = false" />
     <v-btn @click="open = false">Close</v-btn>
   </DialogBox>
 </template>

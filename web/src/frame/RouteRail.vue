@@ -14,10 +14,11 @@ const { night, toggle } = useTheme();
 const stops = computed(() =>
   STATIONS.map(s => {
     const derived = store.derived;
-    const findings = derived?.findings.filter(f => f.station === s.name) ?? [];
+    const findings = store.judged.filter(f => f.station === s.name);
     const counts = countBySeverity(findings);
     const started = derived !== undefined && begun(s.name, derived);
-    const state = findings.length > 0 ? counts.text : started ? 'fine' : 'not begun';
+    const verdict = findings.length > 0 ? counts.text : started ? 'fine' : 'not begun';
+    const state = store.judging && started ? 'judging…' : verdict;
     return { ...s, state, worst: findings.length > 0 ? counts.worst : started ? 'fine' : 'none' };
   }),
 );
@@ -65,7 +66,7 @@ const KEPT = {
         Redo
       </PlainButton>
       <PlainButton data-test="findings" @click="emit('findings')">
-        Findings&nbsp;<span class="figure">{{ store.derived?.findings.length ?? 0 }}</span>
+        Findings&nbsp;<span class="figure">{{ store.judged.length }}</span>
       </PlainButton>
       <PlainButton data-test="history" @click="emit('history')">History</PlainButton>
       <PlainButton @click="emit('help')">Keys</PlainButton>

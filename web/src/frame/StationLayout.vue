@@ -1,14 +1,14 @@
 <script setup lang="ts">
 import type { StationName } from '@tesseron/core/result';
 import { computed } from 'vue';
-import { useOpen } from '../machine/use-open';
+import { useMachine } from '../machine/store';
 import { STATIONS } from '../station/stations';
 import FindingList from './FindingList.vue';
 
 const props = defineProps<{ station: StationName; wide?: boolean }>();
-const { derived } = useOpen();
+const store = useMachine();
 const station = computed(() => STATIONS.find(s => s.name === props.station));
-const findings = computed(() => derived.value.findings.filter(f => f.station === props.station));
+const findings = computed(() => store.judged.filter(f => f.station === props.station));
 </script>
 
 <template>
@@ -20,7 +20,7 @@ const findings = computed(() => derived.value.findings.filter(f => f.station ===
       </h2>
       <slot name="ledger" />
       <template v-if="findings.length > 0">
-        <h3>Findings here</h3>
+        <h3>Findings here<template v-if="store.judging">, being judged…</template></h3>
         <FindingList :findings="findings" />
       </template>
     </section>

@@ -2,6 +2,7 @@ import type { Derived } from '@tesseron/core/state';
 import { derive } from '@tesseron/core/derive';
 import { type Machine, machineFrom, soundAfter } from '@tesseron/core/machine';
 import type { Attempt, Edit } from '@tesseron/core/change';
+import type { Finding } from '@tesseron/core/result';
 import { sayProblem } from '@tesseron/core/words';
 import { liveQuery, type Subscription } from 'dexie';
 import { defineStore } from 'pinia';
@@ -10,6 +11,7 @@ import { database } from '../keep/database';
 import type { KeptMachine } from '../keep/db';
 import { keepReadable, loadMachine, writeMachineIf } from '../keep/machines';
 import { addMachine } from '../keep/shelf';
+import { judgeAll, whenIdle } from './judge';
 import { goTo, type History, present, record, redo, startHistory, type Step, undo } from './history';
 
 /** How keeping stands: all kept, writing, overtaken by another tab, or refused by the browser. */
@@ -23,6 +25,9 @@ export const useMachine = defineStore('machine', () => {
   const id = ref('');
   const history = shallowRef<History>();
   const derived = shallowRef<Derived>();
+  /** What is judged of the machine; while `judging`, of the machine as it was before the last change. */
+  const judged = shallowRef<readonly Finding[]>([]);
+  const judging = ref(false);
   const keepState = ref<KeepState>('kept');
   const notice = ref('');
   /** Why the last change was not made. */
@@ -34,7 +39,16 @@ export const useMachine = defineStore('machine', () => {
 
   function show(next: History): void {
     history.value = next;
-    derived.value = derive(present(next).machine, derived.value);
+    const made = derive(present(next).machine, derived.value);
+    derived.value = made;
+    const all = judgeAll(made, () => derived.value !== made);
+    judging.value = all !== true;
+    if (all === true) judged.value = made.findings;
+    else void all.then(done => done && derived.value === made && said(made.findings));
+  }
+  function said(findings: readonly Finding[]): void {
+    judged.value = findings;
+    judging.value = false;
   }
 
   async function open(machineId: string): Promise<string | undefined> {
@@ -100,7 +114,9 @@ export const useMachine = defineStore('machine', () => {
     wanted = machine;
     if (keepState.value === 'overtaken') return;
     keepState.value = 'writing';
-    writing ??= writeAll().finally(() => (writing = undefined));
+    writing ??= whenIdle()
+      .then(writeAll)
+      .finally(() => (writing = undefined));
   }
 
   async function writeAll(): Promise<void> {
@@ -163,6 +179,8 @@ export const useMachine = defineStore('machine', () => {
   return {
     id,
     derived,
+    judged,
+    judging,
     keepState,
     notice,
     machine: computed(() => derived.value?.machine),

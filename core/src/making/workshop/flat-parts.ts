@@ -169,7 +169,7 @@ function barsFrom(ends: readonly Point[], width: number): Path {
     { x: 0, y: 0 },
     { x: e.x, y: e.y },
   ]);
-  const [outline] = Clipper.inflatePathsD(lines, width / 2, JoinType.Round, EndType.Round, 2, 6, 0.002);
+  const [outline] = Clipper.inflatePathsD(lines, width / 2, JoinType.Round, EndType.Round, 2, 4, 0.005);
   return outline ? polygon(outline.map(p => ({ x: p.x, y: p.y }))) : circle({ x: 0, y: 0 }, width / 2);
 }
 

@@ -17,7 +17,19 @@ export interface Pattern {
   readonly id: string;
   readonly kind: 'wheel' | 'plate' | 'dial' | 'bevel';
   readonly name: string;
+  /** Made when it is first looked at. */
   readonly drawing: Drawing;
+}
+
+/** A pattern whose drawing is made when it is asked for, and kept. */
+function pattern(kind: Pattern['kind'], id: string, name: string, draw: () => Drawing): Pattern {
+  let drawn: Drawing | undefined;
+  return {
+    ...{ id, kind, name },
+    get drawing() {
+      return (drawn ??= draw());
+    },
+  };
 }
 
 /**
@@ -29,7 +41,7 @@ export function patternsOf(derived: Derived): Pattern[] {
   const flat = flatParts(derived).parts;
   const wheels = flat
     .filter(p => p.kind === 'wheel')
-    .map((p): Pattern => ({ id: p.id, kind: 'wheel', name: p.name, drawing: wheelPattern(derived, p) }));
+    .map(p => pattern('wheel', p.id, p.name, () => wheelPattern(derived, p)));
   const plates = derived.layout.plates.flatMap((p): Pattern[] => {
     const drawing = plateDrawing(derived, p.side);
     return drawing.ok
@@ -38,7 +50,7 @@ export function patternsOf(derived: Derived): Pattern[] {
   });
   const dials = machine.indicators.flatMap((i): Pattern[] =>
     i.kind === 'dial' || i.kind === 'hand'
-      ? [{ id: i.id, kind: 'dial', name: i.name, drawing: indicatorDrawing(derived, i) }]
+      ? [pattern('dial', i.id, i.name, () => indicatorDrawing(derived, i))]
       : [],
   );
   const bevels = machine.wheels.flatMap(w => {

@@ -1,9 +1,9 @@
 import { jointEnds, type Machine, type Region } from '../../document/machine/index.ts';
 import { gapBetween } from './gap.ts';
 import { depthIn, spanFrom } from './region.ts';
-import { type LayoutParts, type Solid, type SolidParts, solidsOf } from './solids.ts';
+import { type LayoutParts, type Solid, solidsOf } from './solids.ts';
 import { type Band, overlap } from './stack.ts';
-import { reachOf, relative } from './turning.ts';
+import { neverNearer, reachOf, relative } from './turning.ts';
 
 /** Two things and the nearest they come, mm; negative: they strike. */
 export interface Clearance {
@@ -35,23 +35,30 @@ const FAR = 25;
 export function clearancesOf(parts: LayoutParts): Clearance[] {
   const solids = solidsOf(parts);
   const touching = touchingPairs(parts.machine);
+  const spindles = spindlesOf(parts.machine);
   const found = new Map<string, Clearance>();
   const keep = (c: Clearance): void => {
     const key = `${c.kind} ${c.a} ${c.b}`;
     const known = found.get(key);
     if (c.gap < FAR && (!known || c.gap < known.gap)) found.set(key, c);
   };
+  const widths = solids.map(s => s.outer + barLength(s));
   solids.forEach((a, i) => {
+    const wide = (widths[i] as number) + FAR;
     for (let k = i + 1; k < solids.length; k++) {
       const b = solids[k] as Solid;
       if (!overlap(a.band, b.band)) continue;
-      const kind = kindOf(parts.machine, a, b, touching);
+      if (neverNearer(a.path, b.path) > wide + (widths[k] as number)) continue;
+      const kind = kindOf(a, b, touching, spindles);
       if (kind) keep({ kind, a: a.id, b: b.id, ...gapBetween(a, b) });
     }
   });
   for (const s of solids) for (const c of roomClearances(parts, s)) keep(c);
   return [...found.values()].sort((p, q) => p.gap - q.gap);
 }
+
+/** How far the bar of an arm reaches from its pivot, mm; 0 for all else. */
+const barLength = ({ bar }: Solid): number => (bar ? Math.hypot(bar.to.x, bar.to.y) : 0);
 
 /** Pairs of wheels that a joint makes touch. */
 function touchingPairs(machine: Pick<Machine, 'joints'>): ReadonlySet<string> {
@@ -66,15 +73,15 @@ function touchingPairs(machine: Pick<Machine, 'joints'>): ReadonlySet<string> {
 
 /** What two solids are to each other; undefined where they may touch. */
 function kindOf(
-  machine: SolidParts,
   a: Solid,
   b: Solid,
   touching: ReadonlySet<string>,
+  spindles: ReadonlySet<string>,
 ): Clearance['kind'] | undefined {
   if (a.kind === 'pillar' || b.kind === 'pillar') return a.kind === b.kind ? undefined : 'pillar';
   if (a.standing && b.standing) return a.line === b.line ? undefined : 'arbors';
   if (a.member === b.member) return neighbours(a, b);
-  if (a.kind === 'arm' || b.kind === 'arm') return armKind(machine, a, b);
+  if (a.kind === 'arm' || b.kind === 'arm') return armKind(spindles, a, b);
   const oneLine = a.line === b.line && a.copy === b.copy;
   if (a.kind === 'wheel' && b.kind === 'wheel') {
     if (touching.has(`${a.id} ${b.id}`)) return undefined;
@@ -91,30 +98,29 @@ function neighbours(a: Solid, b: Solid): Clearance['kind'] | undefined {
   return places ? 'neighbours' : undefined;
 }
 
-/** A bar touches its own hub and the spindles that it carries. */
-function armKind(machine: SolidParts, a: Solid, b: Solid): 'arm' | undefined {
-  const [bar, other] = a.bar ? [a, b] : [b, a];
-  if (other.kind !== 'arbor') return 'arm';
-  if (other.line === bar.line) return undefined;
-  const carried = machine.axes.some(x => x.frame === bar.id && x.id === axisOf(machine, other.id));
-  return carried ? undefined : 'arm';
+/** Arbors with the frame that carries them, as `frame arbor`. */
+function spindlesOf(machine: Pick<Machine, 'axes' | 'members'>): ReadonlySet<string> {
+  const frames = new Map(machine.axes.map(a => [a.id, a.frame] as const));
+  return new Set(machine.members.flatMap(m => (m.kind === 'arbor' ? [`${frames.get(m.axis)} ${m.id}`] : [])));
 }
 
-const axisOf = (machine: Pick<Machine, 'members'>, arbor: string): string | undefined => {
-  const m = machine.members.find(x => x.id === arbor);
-  return m?.kind === 'arbor' ? m.axis : undefined;
-};
+/** A bar touches its own hub and the spindles that it carries. */
+function armKind(spindles: ReadonlySet<string>, a: Solid, b: Solid): 'arm' | undefined {
+  const [bar, other] = a.bar ? [a, b] : [b, a];
+  if (other.kind !== 'arbor') return 'arm';
+  return other.line === bar.line || spindles.has(`${bar.id} ${other.id}`) ? undefined : 'arm';
+}
 
 /** A solid against the envelope and the room kept free: by the circle that it sweeps round where it is carried. */
 function roomClearances({ machine, stack }: LayoutParts, s: Solid): Clearance[] {
   const { envelope, keepOuts } = machine.layout;
   const found: Clearance[] = [];
-  const length = s.bar ? Math.hypot(s.bar.to.x, s.bar.to.y) : 0;
-  const sweep = s.path.vectors.reduce((sum, v) => sum + Math.hypot(v.x, v.y), 0);
+  const length = barLength(s);
+  const outer = s.path.vectors.reduce((sum, v) => sum + Math.hypot(v.x, v.y), s.outer + length);
+  const swept = outer > s.outer;
   if (envelope) {
-    const gap = depthIn(envelope.region, s.path) - sweep - length - s.outer;
-    const outer = sweep + length + s.outer;
-    found.push({ kind: 'envelope', a: s.id, b: 'envelope', gap, swept: sweep + length > 0, outer });
+    const gap = depthIn(envelope.region, s.path) - outer;
+    found.push({ kind: 'envelope', a: s.id, b: 'envelope', gap, swept, outer });
   }
   for (const keep of keepOuts) {
     const from = keep.layers ? stack.layers.get(keep.layers.least)?.from : undefined;
@@ -126,7 +132,7 @@ function roomClearances({ machine, stack }: LayoutParts, s: Solid): Clearance[] 
         a: s.id,
         b: keep.id,
         gap: gapToRegion(s, keep.region, length),
-        swept: sweep + length > 0,
+        swept,
       });
   }
   return found;

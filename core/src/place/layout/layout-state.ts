@@ -1,12 +1,12 @@
 import type { Finding } from '../../ground/result/index.ts';
 import { clearanceFindings } from './clearance-findings.ts';
-import { type Clearance, clearancesOf } from './clearances.ts';
+import type { Clearance } from './clearances.ts';
 import { type Extent, type LayoutParts, type SolidParts } from './solids.ts';
 import { type Spans, spansOf } from './spans.ts';
 import { type Stack, stackOf } from './stack.ts';
 import { type TubeSize, tubeFindings, tubeSizes } from './tubes.ts';
-import { type Piece, piecesOf } from './pieces.ts';
-import { type Plate, plateFindings, platesOf } from './plates.ts';
+import type { Piece } from './pieces.ts';
+import { type Plate, plateFindings } from './plates.ts';
 import { supportFindings } from './support.ts';
 import type { MotionParts } from './turning.ts';
 
@@ -33,16 +33,14 @@ export function layoutParts(
   return { machine, motion: { machine, ...motion }, stack, spans, sizes: tubeSizes(machine, spans), extents };
 }
 
-/** The layout of a machine through its whole motion. */
-export function layoutState(parts: LayoutParts): LayoutState {
-  const { machine, stack, spans, sizes } = parts;
-  const clearances = clearancesOf(parts);
-  const plates = platesOf(parts);
-  const findings = [
-    ...clearanceFindings(machine, clearances, stack),
-    ...tubeFindings(machine, spans, sizes),
-    ...plateFindings(parts, plates),
-    ...supportFindings(parts),
-  ];
-  return { stack, spans, sizes, clearances, plates, pieces: piecesOf(parts), findings };
-}
+/** What is judged of a layout: clearances, tubes, plates, what holds the arbors. */
+export const layoutFindings = (
+  parts: LayoutParts,
+  clearances: readonly Clearance[],
+  plates: readonly Plate[],
+): readonly Finding[] => [
+  ...clearanceFindings(parts.machine, clearances, parts.stack),
+  ...tubeFindings(parts.machine, parts.spans, parts.sizes),
+  ...plateFindings(parts, plates),
+  ...supportFindings(parts),
+];

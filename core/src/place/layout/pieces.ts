@@ -4,7 +4,7 @@ import { armLayers } from './arms.ts';
 import { type Line, linesOf } from './lines.ts';
 import type { LayoutParts } from './solids.ts';
 import { hubbed } from './spans.ts';
-import { standingRods } from './standing-rods.ts';
+import { type StandingRod, standingRods } from './standing-rods.ts';
 import { type Band, overlap } from './stack.ts';
 import { USUAL_TUBES } from './tubes.ts';
 
@@ -32,10 +32,19 @@ export interface Piece {
  * spacer that fills the gap; between two that do not, washers, or a spacer shorter by the play along the arbor.
  */
 export function piecesOf(parts: LayoutParts): Piece[] {
-  return linesOf(parts.machine).flatMap(line => [...rods(parts, line), ...between(parts, line)]);
+  const arms = armLayers(parts.machine);
+  const standing = standingRods(parts.machine, parts.spans, parts.stack);
+  return linesOf(parts.machine).flatMap(line => [
+    ...rods(
+      parts,
+      line,
+      standing.find(r => r.line.id === line.id),
+    ),
+    ...between(parts, line, arms),
+  ]);
 }
 
-function rods(parts: LayoutParts, line: Line): Piece[] {
+function rods(parts: LayoutParts, line: Line, rod: StandingRod | undefined): Piece[] {
   const made = line.arbors.flatMap((a): Piece[] => {
     const [span, size] = [parts.spans.of.get(a.id), parts.sizes.get(a.id)];
     if (!span || !size) return [];
@@ -45,7 +54,6 @@ function rods(parts: LayoutParts, line: Line): Piece[] {
       { kind, arbor: a.id, length, bore: size.bore, outside: size.diameter, band: span.whole, number: 1 },
     ];
   });
-  const rod = standingRods(parts.machine, parts.spans, parts.stack).find(r => r.line.id === line.id);
   if (!rod) return made;
   const { arbor, band, diameter } = rod;
   const length = band.to - band.from;
@@ -58,8 +66,7 @@ interface Body {
 }
 
 /** What lies on a line from below: hubs of wheels, arms, plates. */
-function bodiesOn({ machine, stack }: LayoutParts, line: Line): Body[] {
-  const arms = armLayers(machine);
+function bodiesOn({ machine, stack }: LayoutParts, line: Line, arms: ReadonlyMap<string, number>): Body[] {
   const bodies = line.arbors.flatMap(a => {
     const layers = hubbed(machine, a.id).map(w => w.layer);
     const arm = arms.get(a.id);
@@ -68,27 +75,27 @@ function bodiesOn({ machine, stack }: LayoutParts, line: Line): Body[] {
       return band ? [{ member: a.id, band }] : [];
     });
   });
-  const plates = line.frame === GROUND ? [stack.back, stack.front] : [armBand(machine, stack, line.frame)];
+  const plates = line.frame === GROUND ? [stack.back, stack.front] : [armBand(arms, stack, line.frame)];
   for (const band of plates) if (band) bodies.push({ member: undefined, band });
   return bodies.sort((a, b) => a.band.from - b.band.from);
 }
 
 /** The bar in which a carried line stands. */
 function armBand(
-  machine: LayoutParts['machine'],
+  arms: ReadonlyMap<string, number>,
   stack: LayoutParts['stack'],
   arm: string,
 ): Band | undefined {
-  const layer = armLayers(machine).get(arm);
+  const layer = arms.get(arm);
   return layer === undefined ? undefined : stack.layers.get(layer);
 }
 
-function between(parts: LayoutParts, line: Line): Piece[] {
+function between(parts: LayoutParts, line: Line, arms: ReadonlyMap<string, number>): Piece[] {
   const { machine } = parts;
   const washer = machine.layout.washer ?? USUAL_WASHER;
   const shake = machine.layout.endShake ?? USUAL_SHAKE;
   const wall = (machine.layout.tubes ?? USUAL_TUBES).wall;
-  const bodies = bodiesOn(parts, line);
+  const bodies = bodiesOn(parts, line, arms);
   return bodies.slice(1).flatMap((upper, i): Piece[] => {
     const lower = bodies[i] as Body;
     const band = { from: lower.band.to, to: upper.band.from };

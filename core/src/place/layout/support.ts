@@ -6,6 +6,7 @@ import {
   type Machine,
   type MeshJoint,
   meshes,
+  type Wheel,
 } from '../../document/machine/index.ts';
 import { type Finding, finding, fix } from '../../ground/result/index.ts';
 import { holdOf } from './pieces.ts';
@@ -19,9 +20,16 @@ const PUSHING: ReadonlySet<MeshJoint['type']> = new Set(['bevel', 'pegs', 'worm'
  * plates. Pegs and bevels push most. And, where parts are sawn by hand, meshes for which no bearing can be set.
  */
 export function supportFindings(parts: LayoutParts): Finding[] {
+  const wheels = new Map(parts.machine.wheels.map(w => [w.id, w] as const));
+  const onArbor = new Map<string, [MeshJoint, Wheel][]>();
+  for (const j of meshes(parts.machine))
+    for (const id of [j.a, j.b]) {
+      const wheel = wheels.get(id);
+      if (wheel) onArbor.set(wheel.member, [...(onArbor.get(wheel.member) ?? []), [j, wheel]]);
+    }
   const found = arbors(parts.machine).flatMap(m => {
     if (byId(parts.machine.axes, m.axis)?.frame !== GROUND) return [];
-    const meshing = meshes(parts.machine).find(j => pushesOneSide(parts, j, m));
+    const [meshing] = (onArbor.get(m.id) ?? []).find(([, own]) => pushesOneSide(parts, own, m)) ?? [];
     if (!meshing) return [];
     const pushing = PUSHING.has(meshing.type);
     const fixes = m.support === undefined || m.support === 'both' ? [] : [fix('support-both', m.id)];
@@ -32,12 +40,10 @@ export function supportFindings(parts: LayoutParts): Finding[] {
 }
 
 function pushesOneSide(
-  { machine, stack, spans }: LayoutParts,
-  j: MeshJoint,
+  { stack, spans }: LayoutParts,
+  own: Wheel,
   arbor: ReturnType<typeof arbors>[number],
 ): boolean {
-  const own = [j.a, j.b].flatMap(id => byId(machine.wheels, id) ?? []).find(w => w.member === arbor.id);
-  if (!own) return false;
   if (arbor.support === 'front' || arbor.support === 'back') return true;
   const [band, span] = [stack.layers.get(own.layer), spans.of.get(arbor.id)];
   const planted = span?.stands === 'in the plates' || span?.stands === 'free';

@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { rational } from '../../ground/rational/index.ts';
-import { reachOf, relative, type Turning } from './turning.ts';
+import { neverNearer, reachOf, relative, type Turning } from './turning.ts';
 
 const vector = (key: string, x: number, y: number, num?: number, den = 1): Turning['vectors'][number] => ({
   ...{ key, x, y },
@@ -64,5 +64,33 @@ describe('how near what is carried comes', () => {
     expect(reachOf(unknown)).to.deep.equal({ least: 3, most: 17, swept: true });
     const long: Turning = { x: 10, y: 0, vectors: [vector('a', 4, 0, 997, 1000), vector('b', 3, 0, 1)] };
     expect(reachOf(long).swept).to.equal(true);
+  });
+
+  it('is never nearer than the quick bound, and as near where nothing needs a search', () => {
+    const number = fc.integer({ min: -90, max: 90 });
+    const vector = fc.record({ key: fc.constantFrom('1/2', '3/4', '-2/3'), x: number, y: number });
+    const point = fc.record({
+      x: number,
+      y: number,
+      vectors: fc.uniqueArray(vector, { maxLength: 2, selector: v => v.key }),
+    });
+    fc.assert(
+      fc.property(point, point, (p, q) => {
+        const turning = (t: typeof p): Turning => ({
+          ...t,
+          vectors: t.vectors.map(v => {
+            const [num, den] = v.key.split('/').map(Number) as [number, number];
+            return { ...v, rate: rational(num, den) };
+          }),
+        });
+        const [a, b] = [turning(p), turning(q)];
+        const both = relative(a, b);
+        const { least } = reachOf(both);
+        const bound = neverNearer(a, b);
+        expect(bound).to.be.at.most(least + 1e-9);
+        if (both.vectors.length <= 1) expect(bound).to.be.closeTo(least, 1e-9);
+      }),
+      { seed: 5, numRuns: 200 },
+    );
   });
 });

@@ -102,6 +102,26 @@ export function reachOf(p: Turning): Reach {
     : { least: Math.max(least, exact), most, swept: false };
 }
 
+/**
+ * A distance that two turning points never come nearer than, without searching: what the longest of their vectors
+ * against each other has over all others together. As `reachOf(relative(a, b))` gives it before a search, and quicker.
+ */
+export function neverNearer(a: Turning, b: Turning): number {
+  const standing = Math.hypot(a.x - b.x, a.y - b.y);
+  let [sum, longest] = [standing, standing];
+  const count = (x: number, y: number): void => {
+    const length = Math.hypot(x, y);
+    sum += length;
+    if (length > longest) longest = length;
+  };
+  for (const v of a.vectors) {
+    const w = b.vectors.find(o => o.key === v.key);
+    count(v.x - (w?.x ?? 0), v.y - (w?.y ?? 0));
+  }
+  for (const w of b.vectors) if (!a.vectors.some(o => o.key === w.key)) count(w.x, w.y);
+  return Math.max(0, 2 * longest - sum);
+}
+
 const EXACT = 0.005;
 /** Longest period that is searched, in turns of the fastest vector, and most places looked at. */
 const MOST_TURNS = 400;

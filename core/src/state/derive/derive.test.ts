@@ -43,6 +43,8 @@ const firstWheel = (m: Machine): string => m.wheels[0]!.id;
 describe('what follows from a machine', () => {
   it('is made anew only where an edit reaches', () => {
     const before = derive(starter);
+    expect(before.findings).to.be.an('array');
+    expect([before.moving, before.extents].includes(undefined as never)).to.equal(false);
     const named = derive(setAim('tide', { name: 'Tide' })(starter), before);
     expect(named.train).to.equal(before.train);
     expect(named.wheels).to.equal(before.wheels);
@@ -67,7 +69,7 @@ describe('what follows from a machine', () => {
   it('is the same whether made at once or step by step', () => {
     let derived = derive(newMachine('x'));
     for (const m of [pair(20, 30), setWheel(firstWheel(pair(20, 30)), { shift: 0.2 })(pair(20, 30)), starter])
-      derived = derive(m, derived);
+      derived = ((made = derive(m, derived)) => (void made.findings, made))();
     const { stages: _a, ...grown } = derived;
     const { stages: _b, ...fresh } = derive(starter);
     expect(grown).to.deep.equal(fresh);

@@ -1,75 +1,71 @@
-import { assemblyFindings } from '../../place/layout/index.ts';
+/* eslint-disable @typescript-eslint/explicit-function-return-type -- inputs are typed by what takes them */
 import type { Machine } from '../../document/machine/index.ts';
 import { CHORD_ERROR } from '../../teeth/tooth/index.ts';
 import { type Derived, type Stages, pick, stage } from '../state/index.ts';
 import { derivedFrom } from './derived-from.ts';
-import { driveFindings, untoldFindings } from '../judge/index.ts';
+import { checksOf } from './checks.ts';
 import * as make from './stages.ts';
 import { moduleTable } from './wheel-state.ts';
 
 /**
- * Everything a screen shows of a machine: document → rates → centres → outlines → checks → findings. Pure. Given what
- * was derived before, each stage is made anew only when something it is made from is another value. A stage is given
- * what it declares here and nothing else.
+ * Everything a screen shows of a machine: document → rates → centres → outlines → checks → findings. Pure. A stage is
+ * given what it declares here and nothing else; it is made when it is first asked for, and, given what was derived
+ * before, made anew only when something it is made from is another value.
  */
 export function derive(m: Machine, before?: Derived, chordError = CHORD_ERROR): Derived {
   const old: Partial<Stages> = before?.stages ?? {};
   const placing = pick(m, 'axes', 'members', 'wheels', 'joints');
+  const carried = pick(m, 'axes', 'members');
   const toothed = pick(m, 'wheels', 'joints', 'toothings');
   const tools = pick(m, 'processes', 'process', 'making');
 
   // Rates.
-  const mode = stage(old.mode, pick(m, 'drive', 'modes', 'mode', 'members', 'joints'), make.standingStage);
-  const standing = mode.value;
-  const now = { joints: standing.joints, driven: standing.drive?.member };
-  const drive = stage(old.drive, { drive: standing.drive }, make.driveStage);
+  const stands = () => pick(m, 'drive', 'modes', 'mode', 'members', 'joints');
+  const mode = stage(old.mode, stands, make.standingStage);
+  const now = () => ({ joints: mode.value.joints, driven: mode.value.drive?.member });
+  const drive = stage(old.drive, () => ({ drive: mode.value.drive }), make.driveStage);
   const stated = { ...pick(m, 'modes', 'mode'), driven: m.drive?.member };
-  const train = stage(old.train, { ...placing, ...stated }, make.trainStage);
-  const flow = stage(old.flow, { ...pick(m, 'wheels'), ...now }, make.flowStage);
-  const weighed = { ...pick(m, 'aims'), train: train.value, drive: drive.value };
+  const train = stage(old.train, () => ({ ...placing, ...stated }), make.trainStage);
+  const flow = stage(old.flow, () => ({ ...pick(m, 'wheels'), ...now() }), make.flowStage);
+  const weighed = () => ({ ...pick(m, 'aims'), train: train.value, drive: drive.value });
   const standsFor = stage(old.standsFor, weighed, make.standsForStage);
-  const carried = pick(m, 'axes', 'members');
-  const aimed = { ...carried, ...weighed, standsFor: standsFor.value };
+  const aimed = () => ({ ...carried, ...weighed(), standsFor: standsFor.value });
   const aims = stage(old.aims, aimed, make.aimStage);
 
   // Centres and outlines: teeth decide the distances, and these the places.
-  const modules = stage(old.modules, toothed, moduleTable);
-  const sized = { ...toothed, modules: modules.value };
-  const wheels = stage(old.wheels, { ...sized, chordError }, make.wheelStage);
-  const states = wheels.value;
-  const meshes = stage(old.meshes, { ...sized, states }, make.meshStage);
-  const centred = { ...sized, meshes: meshes.value };
-  const positions = stage(old.positions, { ...carried, ...centred }, make.positionStage);
-  const placed = { train: train.value, positions: positions.value };
-  const meshing = { ...pick(m, 'members', 'wheels', 'joints'), positions: positions.value };
+  const modules = stage(old.modules, () => toothed, moduleTable);
+  const sized = () => ({ ...toothed, modules: modules.value });
+  const wheels = stage(old.wheels, () => ({ ...sized(), chordError }), make.wheelStage);
+  const meshes = stage(old.meshes, () => ({ ...sized(), states: wheels.value }), make.meshStage);
+  const centred = () => ({ ...sized(), meshes: meshes.value });
+  const positions = stage(old.positions, () => ({ ...carried, ...centred() }), make.positionStage);
+  const placed = () => ({ train: train.value, positions: positions.value });
+  const meshing = () => ({ ...pick(m, 'members', 'wheels', 'joints'), positions: positions.value });
   const phases = stage(old.phases, meshing, make.phaseStage);
   const clockwise = m.drive?.turns === 'clockwise';
-  const moving = stage(old.moving, { ...placing, ...placed, clockwise }, make.movingStage);
-  const filled = { ...pick(m, 'wheels'), states, modules: modules.value };
+  const moving = stage(old.moving, () => ({ ...placing, ...placed(), clockwise }), make.movingStage);
+  const filled = () => ({ ...pick(m, 'wheels'), states: wheels.value, modules: modules.value });
   const extents = stage(old.extents, filled, make.extentStage);
   const laid = { ...placing, ...pick(m, 'stack', 'layout', 'aims', 'indicators'), ...tools };
-  const layout = stage(old.layout, { ...laid, ...placed, extents: extents.value }, make.layoutStage);
+  const laying = () => ({ ...laid, ...placed(), extents: extents.value });
+  const laidOut = stage(old.laid, laying, make.laidStage);
+  const parts = () => ({ parts: laidOut.value });
+  const clearances = stage(old.clearances, parts, make.clearanceStage);
+  const plates = stage(old.plates, parts, make.plateStage);
+  const pieces = stage(old.pieces, parts, make.pieceStage);
+  const holding = () => ({ ...parts(), clearances: clearances.value, plates: plates.value });
+  const held = stage(old.held, holding, make.heldStage);
+  const whole = () => ({ ...holding(), pieces: pieces.value, findings: held.value });
+  const layout = stage(old.layout, whole, make.layoutStage);
 
   // Checks.
-  const driving = { train: train.value, flow: flow.value, states, meshes: meshes.value };
-  const lost = { ...pick(m, 'aims', 'wheels', 'members'), ...now, ...driving, drive: drive.value };
+  const turned = () => ({ ...now(), train: train.value, flow: flow.value, drive: drive.value });
+  const rolled = () => ({ states: wheels.value, meshes: meshes.value });
+  const lost = () => ({ ...pick(m, 'aims', 'wheels', 'members'), ...turned(), ...rolled() });
   const slack = stage(old.slack, lost, make.slackStage);
-  const judged = { ...placing, ...pick(m, 'aims'), states: aims.value };
-  const play = { ...pick(m, 'aims'), states: aims.value, slack: slack.value };
-  const made = { ...pick(m, 'wheels', 'toothings', 'stack', 'materials'), ...tools, states };
-  const shown = { ...carried, ...pick(m, 'indicators', 'drive', 'aims'), train: train.value };
-  const spoken = { drive: standing.drive, ...pick(m, 'aims'), facts: drive.value };
-  const checks = {
-    driven: stage(old.driven, spoken, driveFindings),
-    aimed: stage(old.aimed, judged, make.aimFindingStage),
-    untold: stage(old.untold, pick(m, 'joints'), untoldFindings),
-    assembly: stage(old.assembly, placing, assemblyFindings),
-    teeth: stage(old.teeth, { ...toothed, ...tools, ...driving }, make.teethStage),
-    played: stage(old.played, play, make.slackFindingStage),
-    closed: stage(old.closed, { ...centred, positions: positions.value }, make.closedStage),
-    shown: stage(old.shown, shown, make.shownStage),
-    made: stage(old.made, { ...made, layout: layout.value }, make.madeStage),
-  };
-  const known = { drive, standsFor, train, modules, wheels, meshes, positions, phases, aims };
-  return derivedFrom(m, chordError, { mode, ...known, flow, moving, slack, extents, layout, ...checks });
+  const rates = { mode, drive, standsFor, train, flow, aims };
+  const placings = { modules, wheels, meshes, positions, phases, moving };
+  const layouts = { extents, laid: laidOut, clearances, plates, pieces, held, layout };
+  const all = { ...rates, ...placings, ...layouts, slack };
+  return derivedFrom(m, chordError, { ...all, ...checksOf(m, old, all) });
 }

@@ -1,39 +1,74 @@
+import type { Finding } from '../../ground/result/index.ts';
 import type { Machine } from '../../document/machine/index.ts';
 import type { Derived, Stages } from '../state/index.ts';
 
-/** What the stages made, by name, and all findings in the order of the work. */
+/** All findings in the order of the work; asks every stage that judges. */
+const findingsOf = (s: Stages): readonly Finding[] => [
+  ...s.driven.value,
+  ...s.aimed.value,
+  ...s.train.value.findings,
+  ...s.untold.value,
+  ...s.assembly.value,
+  ...s.modules.value.findings,
+  ...s.teeth.value,
+  ...s.played.value,
+  ...s.closed.value,
+  ...s.phases.value.findings,
+  ...s.shown.value,
+  ...s.layout.value.findings,
+  ...s.made.value,
+];
+
+/** What the stages make, by name: each when it is first read. */
 export function derivedFrom(machine: Machine, chordError: number, stages: Stages): Derived {
   const s = stages;
-  const findings = [
-    ...s.driven.value,
-    ...s.aimed.value,
-    ...s.train.value.findings,
-    ...s.untold.value,
-    ...s.assembly.value,
-    ...s.modules.value.findings,
-    ...s.teeth.value,
-    ...s.played.value,
-    ...s.closed.value,
-    ...s.phases.value.findings,
-    ...s.shown.value,
-    ...s.layout.value.findings,
-    ...s.made.value,
-  ];
+  let findings: readonly Finding[] | undefined;
   return {
-    ...{ machine, chordError, findings, stages },
-    driveSeconds: s.drive.value.seconds,
-    standsFor: s.standsFor.value,
-    train: s.train.value,
-    wheels: s.wheels.value,
-    meshes: s.meshes.value,
-    modules: s.modules.value.modules,
-    positions: s.positions.value,
-    phases: s.phases.value,
-    moving: s.moving.value,
-    aims: s.aims.value,
-    flow: s.flow.value,
-    slack: s.slack.value,
-    extents: s.extents.value,
-    layout: s.layout.value,
+    ...{ machine, chordError, stages },
+    get findings() {
+      return (findings ??= findingsOf(s));
+    },
+    get driveSeconds() {
+      return s.drive.value.seconds;
+    },
+    get standsFor() {
+      return s.standsFor.value;
+    },
+    get train() {
+      return s.train.value;
+    },
+    get wheels() {
+      return s.wheels.value;
+    },
+    get meshes() {
+      return s.meshes.value;
+    },
+    get modules() {
+      return s.modules.value.modules;
+    },
+    get positions() {
+      return s.positions.value;
+    },
+    get phases() {
+      return s.phases.value;
+    },
+    get moving() {
+      return s.moving.value;
+    },
+    get aims() {
+      return s.aims.value;
+    },
+    get flow() {
+      return s.flow.value;
+    },
+    get slack() {
+      return s.slack.value;
+    },
+    get extents() {
+      return s.extents.value;
+    },
+    get layout() {
+      return s.layout.value;
+    },
   };
 }

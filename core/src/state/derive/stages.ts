@@ -2,9 +2,16 @@ import { indicatorFindings } from '../../place/indicator/index.ts';
 import {
   axisPositions,
   type Extent,
+  type Clearance,
+  clearancesOf,
+  layoutFindings,
+  type LayoutParts,
   layoutParts,
   type LayoutState,
-  layoutState,
+  type Piece,
+  piecesOf,
+  type Plate,
+  platesOf,
   type Phases,
   type Positions,
   type SolidParts,
@@ -167,10 +174,27 @@ export const extentStage = (
   i: Doc<'wheels'> & { readonly states: Wheels; readonly modules: ModuleTable },
 ): Extents => extentsOf(i, i.states, i.modules.modules);
 
-export const layoutStage = (i: SolidParts & Placed & { readonly extents: Extents }): LayoutState => {
+export const laidStage = (i: SolidParts & Placed & { readonly extents: Extents }): LayoutParts => {
   const { rates, responses } = i.train;
   const uneven = new Set(Object.keys(responses));
-  return layoutState(layoutParts(i, { rates, uneven, at: i.positions.at }, i.extents));
+  return layoutParts(i, { rates, uneven, at: i.positions.at }, i.extents);
+};
+interface Laid {
+  readonly parts: LayoutParts;
+}
+export const clearanceStage = (i: Laid): readonly Clearance[] => clearancesOf(i.parts);
+export const plateStage = (i: Laid): readonly Plate[] => platesOf(i.parts);
+export const pieceStage = (i: Laid): readonly Piece[] => piecesOf(i.parts);
+
+type Held = Laid & { readonly clearances: readonly Clearance[]; readonly plates: readonly Plate[] };
+export const heldStage = (i: Held): readonly Finding[] => layoutFindings(i.parts, i.clearances, i.plates);
+
+export const layoutStage = (
+  i: Held & { readonly pieces: readonly Piece[]; readonly findings: readonly Finding[] },
+): LayoutState => {
+  const { clearances, plates, pieces, findings } = i;
+  const { stack, spans, sizes } = i.parts;
+  return { stack, spans, sizes, clearances, plates, pieces, findings };
 };
 
 export const madeStage = (

@@ -1,5 +1,14 @@
 import type { Path } from '../../ground/geometry/index.ts';
-import type { Extent, LayoutState, Phases, Positions } from '../../place/layout/index.ts';
+import type {
+  Clearance,
+  Extent,
+  LayoutParts,
+  LayoutState,
+  Phases,
+  Piece,
+  Plate,
+  Positions,
+} from '../../place/layout/index.ts';
 import type { Engagement, Pair } from '../../teeth/mesh/index.ts';
 import type { Machine } from '../../document/machine/index.ts';
 import type { Moving } from '../../place/motion/index.ts';
@@ -93,7 +102,7 @@ export interface Derived {
 }
 
 /** The stages by name, in the order in which they are made, kept so that the next machine can use them again. */
-export interface Stages {
+export interface Stages extends Checks {
   readonly mode: Stage<Standing>;
   readonly drive: Stage<DriveFacts>;
   readonly train: Stage<TrainRates>;
@@ -107,9 +116,17 @@ export interface Stages {
   readonly phases: Stage<Phases>;
   readonly moving: Stage<Moving>;
   readonly extents: Stage<Readonly<Record<string, Extent>>>;
+  readonly laid: Stage<LayoutParts>;
+  readonly clearances: Stage<readonly Clearance[]>;
+  readonly plates: Stage<readonly Plate[]>;
+  readonly pieces: Stage<readonly Piece[]>;
+  readonly held: Stage<readonly Finding[]>;
   readonly layout: Stage<LayoutState>;
   readonly slack: Stage<Readonly<Record<string, Slack>>>;
-  /** Judgements. */
+}
+
+/** The stages that judge. */
+export interface Checks {
   readonly driven: Stage<readonly Finding[]>;
   readonly aimed: Stage<readonly Finding[]>;
   readonly untold: Stage<readonly Finding[]>;

@@ -13,6 +13,8 @@ import WorkBar from '../../parts/WorkBar.vue';
 import { saveFile } from '../../keep';
 import { useOpen } from '../../machine/use-open';
 import { useMake } from '../../worker/use-make';
+import { useRows } from '../../parts/use-rows';
+import MoreRows from '../../parts/MoreRows.vue';
 
 /** Everything as one archive; lists, the plan, the working, the machine by itself. */
 const { machine, derived } = useOpen();
@@ -55,6 +57,7 @@ const short = computed(() => {
     .filter(r => r[parts.value.columns.indexOf('process')] !== '')
     .map(r => at.map(i => r[i] ?? ''));
 });
+const shortRows = useRows(() => short.value);
 </script>
 
 <template>
@@ -87,11 +90,12 @@ const short = computed(() => {
       </tr>
     </thead>
     <tbody>
-      <tr v-for="(r, n) in short" :key="n">
+      <tr v-for="(r, n) in shortRows.shown.value" :key="n">
         <td v-for="(c, i) in r" :key="i" :class="{ figure: typeof c === 'number' }">{{ c }}</td>
       </tr>
     </tbody>
   </table>
+  <MoreRows :left="shortRows.left.value" :more="shortRows.more" />
   <p class="quiet small">
     Of all pieces of a row. Time and cost are estimates: without setting up, cooling and mistakes.
   </p>

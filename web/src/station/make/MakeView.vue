@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { sayProblem } from '@tesseron/core/words';
-import { planDrawing } from '@tesseron/core/drawings';
 import { computed, ref, watch } from 'vue';
+import PlanCanvas from '../../draw/PlanCanvas.vue';
 import FlatDrawing from '../../draw/FlatDrawing.vue';
 import SpaceCanvas from '../../draw/SpaceCanvas.vue';
 import StationLayout from '../../frame/StationLayout.vue';
@@ -17,7 +17,7 @@ import SolidsPane from './SolidsPane.vue';
 import ToolsPane from './ToolsPane.vue';
 import { useLooked } from './use-looked';
 
-const { machine, derived } = useOpen();
+const { machine } = useOpen();
 const PANES = [
   { id: 'tools', title: 'Tools' },
   { id: 'parts', title: 'Parts' },
@@ -31,7 +31,6 @@ const PANES = [
 const pane = ref<(typeof PANES)[number]['id']>('tools');
 const store = useLooked();
 const looked = computed(() => store.looked);
-const plan = computed(() => planDrawing(derived.value));
 watch(pane, () => store.look(undefined));
 </script>
 
@@ -54,13 +53,8 @@ watch(pane, () => store.look(undefined));
             <strong v-if="looked.warning" class="error-text" data-test="uncut">{{ looked.warning }}</strong>
           </p>
         </template>
-        <FlatDrawing
-          v-else-if="plan.ok"
-          :drawing="plan.value"
-          filled
-          :label="`The whole plan of ${machine.name}`"
-        />
-        <p v-else>{{ sayProblem(plan.problem) }}</p>
+        <PlanCanvas v-else-if="machine.wheels.length > 0" :label="`The whole plan of ${machine.name}`" />
+        <p v-else class="quiet">Parts appear here when there are wheels.</p>
       </div>
     </template>
     <template #ledger>

@@ -20,6 +20,8 @@ import { useMake } from '../../worker/use-make';
 import { useLooked } from './use-looked';
 import TickBox from '../../parts/TickBox.vue';
 import SmallChoice from '../../parts/SmallChoice.vue';
+import { useRows } from '../../parts/use-rows';
+import MoreRows from '../../parts/MoreRows.vue';
 
 /** Every part: by which tool it is made, how many, and its own files. */
 const { machine, derived, change } = useOpen();
@@ -129,6 +131,7 @@ const teeth = (id: string): string => {
   return wheel ? ` (${circleCount(wheel) ?? 'open'})` : '';
 };
 const moves = computed(() => machine.value.processes.some(p => !leavesAsIs(growthOf(p))));
+const partRows = useRows(() => parts.value);
 </script>
 
 <template>
@@ -144,14 +147,13 @@ const moves = computed(() => machine.value.processes.some(p => !leavesAsIs(growt
   <WorkBar :work="maker" label="Body made" />
   <p v-if="problem" class="error-text" role="alert">{{ problem }}</p>
   <ul class="parts" data-test="parts">
-    <li v-for="p in parts" :key="p.id" :class="{ chosen: looked === p.id }">
+    <li v-for="p in partRows.shown.value" :key="p.id" :class="{ chosen: looked === p.id }">
       <div class="top">
-        <PlainButton v-if="flat.has(p.id)" @click="looked = p.id">
+        <PlainButton v-if="ownable(p.id)" data-test="part" @click="looked = p.id">
           {{ p.name }}{{ teeth(p.id) }}
         </PlainButton>
         <span v-else>{{ p.name }}</span>
-        <span v-if="!ownable(p.id)" class="figure quiet">{{ p.number > 1 ? `${p.number} of it` : '' }}</span>
-        <template v-else>
+        <template v-if="ownable(p.id) && looked === p.id">
           <v-text-field
             class="number figure"
             :model-value="p.number"
@@ -168,6 +170,10 @@ const moves = computed(() => machine.value.processes.some(p => !leavesAsIs(growt
             @update:model-value="setBy(p.id, $event ?? '')"
           />
         </template>
+        <span v-else class="quiet made">
+          {{ p.number > 1 ? `${p.number} of it` : '' }}
+          {{ ownable(p.id) ? (processOf(machine, p.id)?.name ?? '') : '' }}
+        </span>
       </div>
       <div class="files">
         <template v-if="flat.has(p.id)">
@@ -204,6 +210,7 @@ const moves = computed(() => machine.value.processes.some(p => !leavesAsIs(growt
       </div>
     </li>
   </ul>
+  <MoreRows :left="partRows.left.value" :more="partRows.more" />
 </template>
 
 <style scoped>
@@ -242,6 +249,10 @@ const moves = computed(() => machine.value.processes.some(p => !leavesAsIs(growt
 
 .files .boxed {
   padding: 1px 8px;
+  font-size: 13px;
+}
+
+.made {
   font-size: 13px;
 }
 

@@ -13,6 +13,8 @@ import NumberFields from '../../parts/NumberFields.vue';
 import { useLooked } from './use-looked';
 import TickBox from '../../parts/TickBox.vue';
 import OneOf from '../../parts/OneOf.vue';
+import { useRows } from '../../parts/use-rows';
+import MoreRows from '../../parts/MoreRows.vue';
 
 /** Paper patterns at true size: wheels, drilling templates, dials, strips for bevels and digit wheels. */
 const { machine, derived } = useOpen();
@@ -77,6 +79,7 @@ watch(patterns, list => {
   if (still) show(still.id, still.drawing);
 });
 watch(stripDrawing, drawing => drawing && looked.value === 'strip' && show('strip', drawing));
+const patternRows = useRows(() => patterns.value);
 </script>
 
 <template>
@@ -101,7 +104,7 @@ watch(stripDrawing, drawing => drawing && looked.value === 'strip' && show('stri
   </p>
   <table class="ruled">
     <tbody>
-      <tr v-for="p in patterns" :key="p.id" :class="{ chosen: looked === p.id }">
+      <tr v-for="p in patternRows.shown.value" :key="p.id" :class="{ chosen: looked === p.id }">
         <td>
           <TickBox
             :model-value="!skipped.includes(p.id)"
@@ -118,6 +121,7 @@ watch(stripDrawing, drawing => drawing && looked.value === 'strip' && show('stri
       </tr>
     </tbody>
   </table>
+  <MoreRows :left="patternRows.left.value" :more="patternRows.more" />
   <h3>Strip for a digit wheel</h3>
   <div class="fields"><NumberFields :fields="fields" /></div>
   <v-text-field

@@ -9,6 +9,7 @@ import CheckedField from '../../parts/CheckedField.vue';
 import MaterialFields from './MaterialFields.vue';
 import ProcessFields from './ProcessFields.vue';
 import { anyText } from './any-text';
+import DrawnLater from '../../parts/DrawnLater.vue';
 import TickBox from '../../parts/TickBox.vue';
 
 /** The maker's tools: how each works, what it takes, and what to mind. */
@@ -92,13 +93,13 @@ function add(kind: Process['kind']): void {
       data-test="tool-name"
       @update:model-value="change('Name a tool', changeProcess(process.id, { name: $event }))"
     />
-    <ProcessFields :process="process" />
+    <DrawnLater><ProcessFields :process="process" /></DrawnLater>
     <p v-if="machine.processes.length > 1">
       <BoxedButton data-test="remove-tool" @click="change('Remove a tool', removeProcess(process.id))">
         Remove this tool
       </BoxedButton>
     </p>
-    <MaterialFields :process="process" />
+    <DrawnLater><MaterialFields :process="process" /></DrawnLater>
     <div class="cautions" role="note" aria-label="Cautions" data-test="cautions">
       <h3>Cautions, {{ titleOf(process.kind) }}</h3>
       <ul>

@@ -19,7 +19,10 @@ import { useWorking } from '../../frame/use-working';
 import { useOpen } from '../../machine/use-open';
 import { length, type NumberSpec } from '../../parts/number-spec';
 import NumberFields from '../../parts/NumberFields.vue';
+import DrawnLater from '../../parts/DrawnLater.vue';
 import SmallChoice from '../../parts/SmallChoice.vue';
+import { useRows } from '../../parts/use-rows';
+import MoreRows from '../../parts/MoreRows.vue';
 
 /** Layers, tubes and what holds every wheel; layers can be found. */
 const { machine, derived, change } = useOpen();
@@ -169,6 +172,9 @@ const ownSizes = computed((): NumberSpec[] => {
     ),
   ];
 });
+const lineRows = useRows(() => lines.value);
+const heldRows = useRows(() => held.value);
+const holdsOpen = ref(false);
 </script>
 
 <template>
@@ -185,26 +191,28 @@ const ownSizes = computed((): NumberSpec[] => {
     </PlainButton>
   </p>
   <p v-if="said?.of === machine" role="status" data-test="layers-said">{{ said.text }}</p>
-  <div class="three">
-    <NumberFields :fields="sizes" />
-  </div>
-  <h3>Layers from the top</h3>
-  <table class="ruled" data-test="layer-table">
-    <thead>
-      <tr>
-        <th scope="col">layer</th>
-        <th scope="col">in it</th>
-        <th scope="col" class="figure">height, mm</th>
-      </tr>
-    </thead>
-    <tbody>
-      <tr v-for="l in layers" :key="l.layer">
-        <td class="figure left">{{ l.layer + 1 }}</td>
-        <td>{{ [...l.wheels, ...l.arms].join(', ') || '–' }}</td>
-        <td class="figure">{{ l.band }}</td>
-      </tr>
-    </tbody>
-  </table>
+  <DrawnLater>
+    <div class="three"><NumberFields :fields="sizes" /></div>
+  </DrawnLater>
+  <DrawnLater>
+    <h3>Layers from the top</h3>
+    <table class="ruled" data-test="layer-table">
+      <thead>
+        <tr>
+          <th scope="col">layer</th>
+          <th scope="col">in it</th>
+          <th scope="col" class="figure">height, mm</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="l in layers" :key="l.layer">
+          <td class="figure left">{{ l.layer + 1 }}</td>
+          <td>{{ [...l.wheels, ...l.arms].join(', ') || '–' }}</td>
+          <td class="figure">{{ l.band }}</td>
+        </tr>
+      </tbody>
+    </table>
+  </DrawnLater>
   <h3>Rods and tubes, mm</h3>
   <table class="ruled" data-test="tubes">
     <thead>
@@ -217,7 +225,7 @@ const ownSizes = computed((): NumberSpec[] => {
       </tr>
     </thead>
     <tbody>
-      <tr v-for="l in lines" :key="l.arbor.id" :class="{ chosen: chosen === l.arbor.id }">
+      <tr v-for="l in lineRows.shown.value" :key="l.arbor.id" :class="{ chosen: chosen === l.arbor.id }">
         <td>
           <PlainButton @click="chosen = l.arbor.id">{{ l.arbor.name }}</PlainButton>
           <span class="quiet on">{{ l.on }}</span>
@@ -229,6 +237,7 @@ const ownSizes = computed((): NumberSpec[] => {
       </tr>
     </tbody>
   </table>
+  <MoreRows :left="lineRows.left.value" :more="lineRows.more" />
   <section v-if="arbor" data-test="arbor-section">
     <h3>{{ arbor.name }}</h3>
     <div class="three">
@@ -249,24 +258,27 @@ const ownSizes = computed((): NumberSpec[] => {
       @update:model-value="setReach"
     />
   </section>
-  <details data-test="holds">
+  <details data-test="holds" @toggle="holdsOpen = ($event.target as HTMLDetailsElement).open">
     <summary>What holds each wheel on its arbor</summary>
-    <table class="ruled">
-      <tbody>
-        <tr v-for="h in held" :key="h.wheel.id">
-          <td>{{ nameOf(machine, h.wheel.id) }}</td>
-          <td class="quiet">{{ h.how }}</td>
-          <td>
-            <SmallChoice
-              :model-value="h.wheel.hold ?? ''"
-              :items="HOLDS"
-              :aria-label="`What holds ${h.wheel.name}`"
-              @update:model-value="setHold(h.wheel.id, $event ?? '')"
-            />
-          </td>
-        </tr>
-      </tbody>
-    </table>
+    <template v-if="holdsOpen"
+      ><table class="ruled">
+        <tbody>
+          <tr v-for="h in heldRows.shown.value" :key="h.wheel.id">
+            <td>{{ nameOf(machine, h.wheel.id) }}</td>
+            <td class="quiet">{{ h.how }}</td>
+            <td>
+              <SmallChoice
+                :model-value="h.wheel.hold ?? ''"
+                :items="HOLDS"
+                :aria-label="`What holds ${h.wheel.name}`"
+                @update:model-value="setHold(h.wheel.id, $event ?? '')"
+              />
+            </td>
+          </tr>
+        </tbody>
+      </table>
+      <MoreRows :left="heldRows.left.value" :more="heldRows.more"
+    /></template>
   </details>
 </template>
 

@@ -9,6 +9,8 @@ import { useWorking } from '../../frame/use-working';
 import { useOpen } from '../../machine/use-open';
 import PlaceEditor from './PlaceEditor.vue';
 import TickBox from '../../parts/TickBox.vue';
+import { useRows } from '../../parts/use-rows';
+import MoreRows from '../../parts/MoreRows.vue';
 
 /** Where every axis stands and by what; the chosen one can be placed otherwise. */
 const chosen = defineModel<string | undefined>();
@@ -60,6 +62,8 @@ function show(meshId: string): void {
 }
 const lock = (id: string, on: boolean): void =>
   change(on ? 'Lock an axis' : 'Unlock an axis', setAxis(id, { locked: on ? true : undefined }));
+const axisRows = useRows(() => axes.value);
+const distanceRows = useRows(() => distances.value);
 </script>
 
 <template>
@@ -77,7 +81,7 @@ const lock = (id: string, on: boolean): void =>
       </tr>
     </thead>
     <tbody>
-      <tr v-for="a in axes" :key="a.axis.id" :class="{ chosen: chosen === a.axis.id }">
+      <tr v-for="a in axisRows.shown.value" :key="a.axis.id" :class="{ chosen: chosen === a.axis.id }">
         <td>
           <PlainButton @click="chosen = a.axis.id">{{ a.name }}</PlainButton>
         </td>
@@ -95,12 +99,13 @@ const lock = (id: string, on: boolean): void =>
       </tr>
     </tbody>
   </table>
+  <MoreRows :left="axisRows.left.value" :more="axisRows.more" />
   <PlaceEditor v-if="axis" :axis="axis" />
   <p v-else class="quiet hint">Choose an axis to place it otherwise.</p>
   <h3>Centre distances, mm</h3>
   <table class="ruled" data-test="distances">
     <tbody>
-      <tr v-for="d in distances" :key="d.id">
+      <tr v-for="d in distanceRows.shown.value" :key="d.id">
         <td>{{ d.name }}</td>
         <td class="figure">{{ d.distance }}</td>
         <td>
@@ -115,6 +120,7 @@ const lock = (id: string, on: boolean): void =>
       </tr>
     </tbody>
   </table>
+  <MoreRows :left="distanceRows.left.value" :more="distanceRows.more" />
 </template>
 
 <style scoped>

@@ -14,6 +14,8 @@ import { useOpen } from '../../machine/use-open';
 import { length, type NumberSpec } from '../../parts/number-spec';
 import NumberFields from '../../parts/NumberFields.vue';
 import TickBox from '../../parts/TickBox.vue';
+import { useRows } from '../../parts/use-rows';
+import MoreRows from '../../parts/MoreRows.vue';
 
 /** Plates, pillars, bearing holes and the drilling template. */
 const side = defineModel<'back' | 'front'>('side', { required: true });
@@ -98,6 +100,7 @@ async function save(kind: 'svg' | 'dxf'): Promise<void> {
 }
 const saveTable = (): Promise<boolean> =>
   saveFile(writeCsv(table.value), fileName([machine.value.name, 'holes'], 'csv'));
+const plateRows = useRows(() => rows.value);
 </script>
 
 <template>
@@ -176,7 +179,7 @@ const saveTable = (): Promise<boolean> =>
         </tr>
       </thead>
       <tbody>
-        <tr v-for="r in rows" :key="String(r[1])">
+        <tr v-for="r in plateRows.shown.value" :key="String(r[1])">
           <td>
             {{ r[1] }} {{ r[2] }}<span v-if="Number(r[7]) > 0" class="quiet"> slot {{ r[7] }}</span>
           </td>
@@ -186,6 +189,7 @@ const saveTable = (): Promise<boolean> =>
         </tr>
       </tbody>
     </table>
+    <MoreRows :left="plateRows.left.value" :more="plateRows.more" />
     <p class="acts">
       <v-btn data-test="template-svg" @click="save('svg')">Template, SVG</v-btn>
       <v-btn data-test="template-dxf" @click="save('dxf')">DXF</v-btn>

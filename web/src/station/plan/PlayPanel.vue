@@ -8,6 +8,8 @@ import { computed } from 'vue';
 import { useWorking } from '../../frame/use-working';
 import { useOpen } from '../../machine/use-open';
 import NumberField from '../../parts/NumberField.vue';
+import { useRows } from '../../parts/use-rows';
+import MoreRows from '../../parts/MoreRows.vue';
 
 /** Play of every mesh as its centres stand, and what it comes to at the outputs. */
 const { machine, derived, change } = useOpen();
@@ -67,6 +69,7 @@ const spreadEvery = (by: number): void =>
 const spread = (id: string, by: number): void => {
   if (byId(meshes(machine.value), id)) change('Spread the centres', setSpread(id, by));
 };
+const playRows = useRows(() => rows.value);
 </script>
 
 <template>
@@ -110,7 +113,7 @@ const spread = (id: string, by: number): void => {
       </tr>
     </thead>
     <tbody>
-      <tr v-for="r in rows" :key="r.id">
+      <tr v-for="r in playRows.shown.value" :key="r.id">
         <td>{{ r.name }}</td>
         <td class="narrow">
           <NumberField
@@ -125,6 +128,7 @@ const spread = (id: string, by: number): void => {
       </tr>
     </tbody>
   </table>
+  <MoreRows :left="playRows.left.value" :more="playRows.more" />
 </template>
 
 <style scoped>

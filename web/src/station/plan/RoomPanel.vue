@@ -9,6 +9,8 @@ import { useOpen } from '../../machine/use-open';
 import NumberField from '../../parts/NumberField.vue';
 import RegionFields from './RegionFields.vue';
 import TickBox from '../../parts/TickBox.vue';
+import { useRows } from '../../parts/use-rows';
+import MoreRows from '../../parts/MoreRows.vue';
 
 /** The room there is, the room that is kept free, and how near things come to each other. */
 const emit = defineEmits<{ select: [member: string] }>();
@@ -82,6 +84,7 @@ function setSpan(k: KeepOut, end: 'least' | 'most', value: number): void {
   };
   setKeepOut(k.id, { layers: { ...now, [end]: value } });
 }
+const roomRows = useRows(() => rows.value);
 </script>
 
 <template>
@@ -163,7 +166,7 @@ function setSpan(k: KeepOut, end: 'least' | 'most', value: number): void {
       </tr>
     </thead>
     <tbody>
-      <tr v-for="r in rows" :key="r.key" :class="{ bad: r.bad, close: r.close }">
+      <tr v-for="r in roomRows.shown.value" :key="r.key" :class="{ bad: r.bad, close: r.close }">
         <td>
           <PlainButton @click="emit('select', r.member)">{{ r.what }}</PlainButton>
           <span v-if="r.swept" class="quiet"> swept</span>
@@ -172,6 +175,7 @@ function setSpan(k: KeepOut, end: 'least' | 'most', value: number): void {
       </tr>
     </tbody>
   </table>
+  <MoreRows :left="roomRows.left.value" :more="roomRows.more" />
   <p v-if="derived.layout.clearances.length > SHOWN" class="quiet small">
     The {{ SHOWN }} tightest of {{ derived.layout.clearances.length }} that come within 25 mm.
   </p>

@@ -5,6 +5,8 @@ import { sayTime } from '@tesseron/core/units';
 import { nameOf } from '@tesseron/core/words';
 import { computed } from 'vue';
 import { useOpen } from '../../machine/use-open';
+import { useRows } from '../../parts/use-rows';
+import MoreRows from '../../parts/MoreRows.vue';
 
 /** When everything stands as it did, and when the same teeth meet again. */
 const { machine, derived } = useOpen();
@@ -29,6 +31,8 @@ const pairs = computed(() =>
     teeth: big(p.teeth),
   })),
 );
+const outputRows = useRows(() => outputs.value);
+const pairRows = useRows(() => pairs.value);
 </script>
 
 <template>
@@ -48,13 +52,14 @@ const pairs = computed(() =>
       </tr>
     </thead>
     <tbody>
-      <tr v-for="o in outputs" :key="o.id">
+      <tr v-for="o in outputRows.shown.value" :key="o.id">
         <td>{{ o.name }}</td>
         <td class="figure">{{ o.turns }}</td>
         <td class="figure">{{ o.time }}</td>
       </tr>
     </tbody>
   </table>
+  <MoreRows :left="outputRows.left.value" :more="outputRows.more" />
   <h3>The same two teeth meet again</h3>
   <table class="ruled" data-test="teeth-again">
     <thead>
@@ -65,11 +70,12 @@ const pairs = computed(() =>
       </tr>
     </thead>
     <tbody>
-      <tr v-for="p in pairs" :key="p.id">
+      <tr v-for="p in pairRows.shown.value" :key="p.id">
         <td>{{ p.name }}</td>
         <td class="figure">{{ p.teeth }}</td>
         <td class="figure">{{ p.turns }}</td>
       </tr>
     </tbody>
   </table>
+  <MoreRows :left="pairRows.left.value" :more="pairRows.more" />
 </template>

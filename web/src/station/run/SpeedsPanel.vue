@@ -10,6 +10,8 @@ import { nameOf } from '@tesseron/core/words';
 import { computed, ref } from 'vue';
 import { useOpen } from '../../machine/use-open';
 import NumberField from '../../parts/NumberField.vue';
+import { useRows } from '../../parts/use-rows';
+import MoreRows from '../../parts/MoreRows.vue';
 
 /** How fast everything turns, with the drive as stated or as fast as is asked. */
 const { machine, derived } = useOpen();
@@ -50,6 +52,8 @@ const rows = computed(() =>
     tooth: s.toothSpeed === undefined ? '' : figure(s.toothSpeed, 3),
   })),
 );
+const speedRows = useRows(() => rows.value);
+const torqueRows = useRows(() => torques.value);
 </script>
 
 <template>
@@ -76,13 +80,14 @@ const rows = computed(() =>
       </tr>
     </thead>
     <tbody>
-      <tr v-for="r in rows" :key="r.member">
+      <tr v-for="r in speedRows.shown.value" :key="r.member">
         <td>{{ r.name }}</td>
         <td class="figure">{{ r.rpm }}</td>
         <td class="figure">{{ r.tooth }}</td>
       </tr>
     </tbody>
   </table>
+  <MoreRows :left="speedRows.left.value" :more="speedRows.more" />
   <template v-if="tubes.length > 0">
     <h3>Tube in tube</h3>
     <table class="ruled" data-test="tube-speeds">
@@ -130,7 +135,7 @@ const rows = computed(() =>
       </tr>
     </thead>
     <tbody>
-      <tr v-for="t in torques" :key="t.member">
+      <tr v-for="t in torqueRows.shown.value" :key="t.member">
         <td>{{ t.name }}</td>
         <td class="figure">{{ t.meshes }}</td>
         <td class="figure">{{ t.times }}</td>
@@ -138,6 +143,7 @@ const rows = computed(() =>
       </tr>
     </tbody>
   </table>
+  <MoreRows :left="torqueRows.left.value" :more="torqueRows.more" />
   <p class="quiet small">
     A model with one guessed figure for every mesh; weights, springs and rubbing tubes are not in it. It is no
     proof of strength.

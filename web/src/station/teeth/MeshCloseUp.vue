@@ -3,7 +3,8 @@ import { closeUp, type Engagement } from '@tesseron/core/mesh';
 import { mm } from '@tesseron/core/units';
 import { useElementSize } from '@vueuse/core';
 import { computed, ref, useTemplateRef } from 'vue';
-import { closeUpScene, transformOfB } from './close-up';
+import { closeUpScene, contactWay, transformOfB } from './close-up';
+import { useLater } from '../../parts/use-later';
 import SlideField from '../../parts/SlideField.vue';
 
 const props = defineProps<{
@@ -19,6 +20,12 @@ const holder = useTemplateRef<HTMLDivElement>('holder');
 const { width, height } = useElementSize(holder);
 const enlarged = ref(1);
 const scene = computed(() => closeUpScene(props.engagement, props.chordError));
+const way = useLater(
+  () => [scene.value, props.chordError] as const,
+  function* ([at, chordError]) {
+    return at ? yield* contactWay(at, chordError) : [];
+  },
+);
 const t = computed(() => props.clockAngle + by.value);
 const now = computed(() => (scene.value ? closeUp(scene.value.ready, t.value, props.chordError) : undefined));
 const span = computed(() => (scene.value?.look.span ?? 1) / enlarged.value);
@@ -91,7 +98,7 @@ function key(event: KeyboardEvent): void {
         <circle v-if="scene.radiusB > 0" :cx="scene.centreB.x" :r="scene.radiusB" class="pitch" />
         <line v-else :x1="scene.radiusA" :x2="scene.radiusA" :y1="-span * 2" :y2="span * 2" class="pitch" />
         <line :x1="-1e4" :x2="1e4" y1="0" y2="0" class="centres" />
-        <circle v-for="(p, i) in scene.contactWay" :key="i" :cx="p.x" :cy="p.y" :r="1.4 * px" class="way" />
+        <circle v-for="(p, i) in way ?? []" :key="i" :cx="p.x" :cy="p.y" :r="1.4 * px" class="way" />
         <circle :cx="scene.pitchPoint.x" cy="0" :r="4 * px" class="point" />
         <template v-if="now">
           <circle

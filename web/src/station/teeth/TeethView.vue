@@ -32,6 +32,8 @@ import { usePegs } from './use-pegs';
 import { useRoll } from './use-roll';
 import WheelEditor from './WheelEditor.vue';
 import WorkBar from '../../parts/WorkBar.vue';
+import { sameItems } from '../../parts/same-items';
+import DrawnLater from '../../parts/DrawnLater.vue';
 import SlideField from '../../parts/SlideField.vue';
 
 const { machine, derived, change } = useOpen();
@@ -43,7 +45,7 @@ const byHand = ref(0);
 const tried = shallowRef<WhatIf>(AS_MADE);
 const pattern = ref('');
 
-const items = computed(() =>
+const items = sameItems(() =>
   meshes(machine.value).map(j => ({ title: nameOf(machine.value, j.id), value: j.id })),
 );
 const mesh = computed(() => byId(meshes(machine.value), picked.value) ?? meshes(machine.value)[0]);
@@ -208,7 +210,7 @@ function keepSpread(): void {
           </PlainButton>
           <PlainButton v-if="contact" @click="working.show(contact)"> contact and play: working </PlainButton>
         </p>
-        <template v-if="state?.engagement">
+        <DrawnLater v-if="state?.engagement">
           <h3>What if</h3>
           <SlideField
             :model-value="tried.apart"
@@ -236,7 +238,7 @@ function keepSpread(): void {
             </PlainButton>
             <PlainButton data-test="as-made" @click="tried = AS_MADE">as it is</PlainButton>
           </p>
-        </template>
+        </DrawnLater>
         <NumberField
           v-if="state"
           :model-value="mesh.spread ?? 0"
@@ -248,10 +250,12 @@ function keepSpread(): void {
         />
         <template v-if="toothing">
           <h3>{{ toothing.name }}, shared by {{ sharing.length }} wheels</h3>
-          <ToothingEditor :toothing="toothing" :wheels="sharing" />
+          <DrawnLater><ToothingEditor :toothing="toothing" :wheels="sharing" /></DrawnLater>
         </template>
-        <ShiftTools v-if="state?.pair" :mesh="mesh" />
-        <WheelEditor v-for="w in wheels" :key="w.id" :wheel="w" :helix-deg="toothing?.helixDeg ?? 0" />
+        <DrawnLater><ShiftTools v-if="state?.pair" :mesh="mesh" /></DrawnLater>
+        <DrawnLater v-for="w in wheels" :key="w.id">
+          <WheelEditor :wheel="w" :helix-deg="toothing?.helixDeg ?? 0" />
+        </DrawnLater>
         <h3>All meshes</h3>
         <p class="acts">
           <BoxedButton v-if="!all.work.working.value" data-test="roll-all" @click="all.start">

@@ -1,7 +1,7 @@
 import { must } from '@tesseron/core/result';
 import { involuteHalf, pinHalf, rackHalf, reducerHalf, STANDARD_SPEC } from '@tesseron/core/tooth';
 import { expect } from 'chai';
-import { closeUpScene, transformOfB } from './close-up';
+import { closeUpScene, contactWay, transformOfB } from './close-up';
 
 const FORM = { kind: 'involute', pressureAngleDeg: 20, addendum: 1, dedendum: 1.25, fillet: 0.38 } as const;
 const spec = (count: number): Parameters<typeof involuteHalf>[0] => ({
@@ -46,8 +46,11 @@ describe('the scene of a close up', () => {
     expect(scene.radiusB).to.be.closeTo(40, 1e-9);
     expect(scene.look.centre).to.deep.equal(scene.pitchPoint);
     expect([figures(scene.a), figures(scene.b)]).to.deep.equal([1, 1]);
-    expect(scene.contactWay.length).to.be.greaterThan(40);
-    for (const p of scene.contactWay)
+    const running = contactWay(scene, 0.01);
+    let step = running.next();
+    while (!step.done) step = running.next();
+    expect(step.value.length).to.be.greaterThan(40);
+    for (const p of step.value)
       expect(Math.hypot(p.x - 20, p.y), 'contact runs past the pitch point').to.be.below(6);
   });
 

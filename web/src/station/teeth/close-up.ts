@@ -12,8 +12,6 @@ export interface CloseUpScene {
   readonly radiusA: number;
   /** Nought for a rack, whose pitch line is straight. */
   readonly radiusB: number;
-  /** Places of contact over a pitch, while the first drives forwards. */
-  readonly contactWay: readonly Point[];
   /**
    * What to look at: a few teeth at the pitch point, or the whole of a disc whose pitch circle lies within its
    * lobes; mm.
@@ -40,10 +38,8 @@ export function closeUpScene(engagement: Engagement, chordError: number): CloseU
         ? (distance * ratio) / (1 - ratio)
         : (distance * ratio) / (1 + ratio);
   const step = (2 * Math.PI) / a.count;
-  const seen = Array.from({ length: WAY_STEPS }, (_, k) =>
-    closeUp(ready, step * (k / WAY_STEPS - 0.5), chordError),
-  );
-  if (seen.every(s => s === undefined)) return undefined;
+  const meets = Array.from({ length: WAY_STEPS }, (_, k) => step * (k / WAY_STEPS - 0.5));
+  if (!meets.some(t => closeUp(ready, t, chordError))) return undefined;
   const points = halfPoints(a.half, chordError);
   const [low, high] = extremes(points);
   return {
@@ -57,13 +53,22 @@ export function closeUpScene(engagement: Engagement, chordError: number): CloseU
     pitchPoint: { x: radiusA, y: 0 },
     radiusA,
     radiusB: stand === 'rack' ? 0 : radiusA / ratio,
-    contactWay: seen.flatMap(s => s?.contacts ?? []),
     look:
       radiusA < 0.97 * low && stand === 'internal'
         ? { centre: { x: 0, y: 0 }, span: WHOLE * high }
         : { centre: { x: radiusA, y: 0 }, span: NEAR * (high - low) },
     pitch: step,
   };
+}
+
+/** Places of contact over a pitch, while the first drives forwards; a step of the way at a time. */
+export function* contactWay(scene: CloseUpScene, chordError: number): Generator<undefined, readonly Point[]> {
+  const found: Point[] = [];
+  for (let k = 0; k < WAY_STEPS; k++) {
+    found.push(...(closeUp(scene.ready, scene.pitch * (k / WAY_STEPS - 0.5), chordError)?.contacts ?? []));
+    yield undefined;
+  }
+  return found;
 }
 
 function extremes(points: readonly Point[]): [number, number] {

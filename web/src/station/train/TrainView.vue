@@ -34,6 +34,8 @@ import ReadyPanel from './ReadyPanel.vue';
 import TubesTable from './TubesTable.vue';
 import { useHand } from './use-hand';
 import WheelTools from './WheelTools.vue';
+import { useRows } from '../../parts/use-rows';
+import MoreRows from '../../parts/MoreRows.vue';
 
 const { machine, derived, change } = useOpen();
 const way = computed(() => driveWay(machine.value));
@@ -168,6 +170,7 @@ function showWorking(): void {
   const path = shownArbor.value === undefined ? undefined : pathFromDrive(machine.value, shownArbor.value);
   if (aim && path) working.show(aim.id, path);
 }
+const arborRows = useRows(() => arbors.value);
 </script>
 
 <template>
@@ -227,7 +230,7 @@ function showWorking(): void {
           </tr>
         </thead>
         <tbody>
-          <tr v-for="a in arbors" :key="a.id" :class="{ chosen: a.id === shownArbor }">
+          <tr v-for="a in arborRows.shown.value" :key="a.id" :class="{ chosen: a.id === shownArbor }">
             <td>
               <PlainButton @click="chooseFromTable(a.id)">{{ a.name }}</PlainButton>
             </td>
@@ -238,6 +241,7 @@ function showWorking(): void {
           </tr>
         </tbody>
       </table>
+      <MoreRows :left="arborRows.left.value" :more="arborRows.more" />
       <TubesTable />
     </template>
   </StationLayout>

@@ -1,0 +1,51 @@
+import type { Machine } from '../../document/machine/index.ts';
+import { assemblyFindings } from '../../place/layout/index.ts';
+import { driveFindings, untoldFindings } from '../judge/index.ts';
+import { type Checks, pick, stage, type Stages } from '../state/index.ts';
+import * as make from './stages.ts';
+
+/** The stages that judge, each from what was made before it; `s` are those. */
+export function checksOf(m: Machine, old: Partial<Stages>, s: Omit<Stages, keyof Checks>): Checks {
+  const placing = pick(m, 'axes', 'members', 'wheels', 'joints');
+  const toothed = pick(m, 'wheels', 'joints', 'toothings');
+  const tools = pick(m, 'processes', 'process', 'making');
+  const cut = { ...pick(m, 'wheels', 'toothings', 'stack', 'materials'), ...tools };
+  const marked = pick(m, 'axes', 'members', 'indicators', 'drive', 'aims');
+  return {
+    driven: stage(
+      old.driven,
+      () => ({ drive: s.mode.value.drive, ...pick(m, 'aims'), facts: s.drive.value }),
+      driveFindings,
+    ),
+    aimed: stage(
+      old.aimed,
+      () => ({ ...placing, ...pick(m, 'aims'), states: s.aims.value }),
+      make.aimFindingStage,
+    ),
+    untold: stage(old.untold, () => pick(m, 'joints'), untoldFindings),
+    assembly: stage(old.assembly, () => placing, assemblyFindings),
+    teeth: stage(
+      old.teeth,
+      () => ({
+        ...{ ...toothed, ...tools, train: s.train.value, flow: s.flow.value },
+        ...{ states: s.wheels.value, meshes: s.meshes.value },
+      }),
+      make.teethStage,
+    ),
+    played: stage(
+      old.played,
+      () => ({ ...pick(m, 'aims'), states: s.aims.value, slack: s.slack.value }),
+      make.slackFindingStage,
+    ),
+    closed: stage(
+      old.closed,
+      () => ({
+        ...{ ...toothed, modules: s.modules.value },
+        ...{ meshes: s.meshes.value, positions: s.positions.value },
+      }),
+      make.closedStage,
+    ),
+    shown: stage(old.shown, () => ({ ...marked, train: s.train.value }), make.shownStage),
+    made: stage(old.made, () => ({ ...cut, states: s.wheels.value, layout: s.layout.value }), make.madeStage),
+  };
+}
