@@ -45,6 +45,25 @@ export default tseslint.config(
     },
   },
   {
+    files: ['web/src/**/*.{ts,vue}'],
+    ignores: ['**/*.test.ts'],
+    languageOptions: {
+      parser: vueParser,
+      parserOptions: {
+        parser: tseslint.parser,
+        project: './web/tsconfig.json',
+        tsconfigRootDir: import.meta.dirname,
+        extraFileExtensions: ['.vue'],
+      },
+    },
+    rules: {
+      '@typescript-eslint/switch-exhaustiveness-check': [
+        'error',
+        { considerDefaultExhaustiveForUnions: false, requireDefaultForNonUnion: false },
+      ],
+    },
+  },
+  {
     files: ['**/*.test.ts', 'e2e/**'],
     rules: {
       '@typescript-eslint/no-unused-expressions': 'off',

@@ -10,7 +10,14 @@ import {
   SearchMoonPhase,
 } from 'astronomy-engine';
 import { expect } from 'chai';
-import { absolute, parseRational, rational, toNumber } from '../../ground/rational/index.ts';
+import {
+  absolute,
+  parseRational,
+  type Rational,
+  rational,
+  toFraction,
+  toNumber,
+} from '../../ground/rational/index.ts';
 import { must } from '../../ground/result/index.ts';
 import { parsePeriod, parseSpan, parseWanted } from '../../ground/units/index.ts';
 import {
@@ -18,6 +25,7 @@ import {
   errorForDrift,
   findPeriods,
   GROUPS,
+  turnsToOneDegree,
   PERIODS,
   periodError,
   ppm,
@@ -208,5 +216,14 @@ describe('library of periods, against astronomy-engine', () => {
     expect(findPeriods(PERIODS, 'tide m2').map(p => p.id)).to.deep.equal(['m2']);
     expect(findPeriods(PERIODS, '')).to.have.length(PERIODS.length);
     expect(findPeriods(PERIODS, 'unicorn')).to.deep.equal([]);
+  });
+});
+
+describe('how long until an output is out by a degree', () => {
+  it('is 1/(360 e) turns of an output that turns with the drive, less where it turns faster, and never without error', () => {
+    const turns = (error: Rational, rate: Rational): string => toFraction(turnsToOneDegree(error, rate)!);
+    expect(turns(rational(1n, 1000000n), rational(1n))).to.equal('25000/9');
+    expect(turns(rational(-1n, 1000000n), rational(12n))).to.equal('6250/27');
+    expect(turnsToOneDegree(rational(0n), rational(1n))).to.equal(undefined);
   });
 });

@@ -109,3 +109,14 @@ describe('edits', () => {
     }
   });
 });
+
+describe('an aim that is removed', () => {
+  it('takes its own searches with it, and no others', () => {
+    const m = planted();
+    const search = (id: string, of: string): Machine['searches'][number] => ({
+      ...({ id, aim: of } as Machine['searches'][number]),
+    });
+    const searched = { ...m, searches: [search('s1', 'a'), search('s2', 'b')] };
+    expect(removeAim('a')(searched).searches.map(s => s.id)).to.deep.equal(['s2']);
+  });
+});

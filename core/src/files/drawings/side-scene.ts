@@ -152,47 +152,47 @@ function indicatorsAbove(derived: Derived, top: number): { rounds: SideRound[]; 
   const bars: SideBar[] = [];
   const heights = new Map<string, number>();
   const onAxis = (i: Indicator): string => indicatorAxis(derived, i) ?? '';
+  /** A round thing of some height, and where the next may stand over it. */
+  const round = (i: Extract<Indicator, { kind: 'dial' | 'globe' }>, low: number, high: number): number => {
+    const stands = i.kind === 'dial' && i.member === GROUND;
+    rounds.push({
+      ...{ id: i.id, kind: i.kind, low, high, teeth: 0, inner: 0, radius: i.radius },
+      ...{ member: stands ? undefined : i.member, place: stands ? onAxis(i) : i.member },
+      phase: (i.settingDeg * Math.PI) / 180,
+    });
+    return high + LEAF / 2;
+  };
+  /** A bar of a length, with a ball at its end or none. */
+  const bar = (
+    i: Extract<Indicator, { kind: 'hand' | 'body' }>,
+    low: number,
+    length: number,
+    ball: number,
+  ): number => {
+    bars.push({
+      ...{ kind: i.kind, id: i.id, member: i.member, from: i.member, to: undefined },
+      ...{ angle: (i.settingDeg * Math.PI) / 180, length, width: LEAF },
+      ...{ low: low + ball, high: low + ball + LEAF, ball },
+    });
+    return low + 2 * ball + LEAF * 1.5;
+  };
   const order = [...derived.machine.indicators].sort((a, b) => rank(a) - rank(b));
+  const above = (i: Indicator, low: number): number => {
+    switch (i.kind) {
+      case 'dial':
+        return round(i, low, low + LEAF);
+      case 'globe':
+        return round(i, low, low + 2 * i.radius);
+      case 'hand':
+        return bar(i, low, i.radius, 0);
+      case 'body':
+        return bar(i, low, i.distance, i.radius);
+    }
+  };
   for (const i of order) {
     const axis = onAxis(i);
     const low = heights.get(axis) ?? top;
-    const setting = (i.settingDeg * Math.PI) / 180;
-    const common = { id: i.id, low, high: low + LEAF };
-    if (i.kind === 'dial' || i.kind === 'globe') {
-      const stands = i.kind === 'dial' && i.member === GROUND;
-      const high = i.kind === 'globe' ? low + 2 * i.radius : low + LEAF;
-      const place = stands ? axis : i.member;
-      rounds.push({
-        ...common,
-        kind: i.kind,
-        member: stands ? undefined : i.member,
-        place,
-        radius: i.radius,
-        inner: 0,
-        high,
-        teeth: 0,
-        phase: setting,
-      });
-      heights.set(axis, high + LEAF / 2);
-      continue;
-    }
-    const length = i.kind === 'hand' ? i.radius : i.distance;
-    const ball = i.kind === 'body' ? i.radius : 0;
-    const lift = i.kind === 'body' ? low + i.radius : low;
-    bars.push({
-      kind: i.kind,
-      id: i.id,
-      member: i.member,
-      from: i.member,
-      to: undefined,
-      angle: setting,
-      length,
-      width: LEAF,
-      low: lift,
-      high: lift + LEAF,
-      ball,
-    });
-    heights.set(axis, lift + LEAF * 1.5 + ball);
+    heights.set(axis, above(i, low));
   }
   return { rounds, bars };
 }

@@ -17,8 +17,9 @@ export function onLine(
   const foot = { x: through.x + along * ux, y: through.y + along * uy };
   const off = distance(from, foot);
   if (off > radius) return undefined;
-  const half = Math.sqrt(radius * radius - off * off) * (further ? 1 : -1);
-  return { x: foot.x + half * ux, y: foot.y + half * uy };
+  const half = Math.sqrt(radius * radius - off * off);
+  const way = further ? half : -half;
+  return { x: foot.x + way * ux, y: foot.y + way * uy };
 }
 
 /** Where a point is seen in a mirror that stands on a line through `through` in a direction, radians. */

@@ -15,12 +15,14 @@ import {
   flatten,
   meshVolume,
   type Path,
+  type Point,
   polygon,
   type TriMesh,
 } from '../../ground/geometry/index.ts';
 import { must } from '../../ground/result/index.ts';
 import {
   type CutRun,
+  type Dropped,
   judge,
   type PrintedBody,
   type Printer,
@@ -231,5 +233,19 @@ describe('the printer that stands in', function () {
       readThreeMf(new Uint8Array(50)),
     ])
       expect(bad.ok ? '' : bad.problem.code).to.equal('mesh-unreadable');
+  });
+});
+
+describe('a hole that is not where it should be', () => {
+  it('is told by how far its edge is off, however true the outline is', () => {
+    const square = flatten(box(0, 0, 40, 40), 0.01);
+    const hole = (x: number): readonly Point[] => flatten(circle({ x, y: 20 }, 5), 0.01);
+    const piece = (x: number): Dropped => ({
+      ...cut(drawing([circle({ x: 20, y: 20 }, 5), box(0, 0, 40, 40)])).dropped.find(d => d.kind === 'part')!,
+      paths: [square, hole(x)],
+    });
+    const expected = [{ name: 'p', outline: square, holes: [hole(20)] }];
+    expect(judge(expected, [piece(20)])[0]!.off).to.be.closeTo(0, 1e-6);
+    expect(judge(expected, [piece(20.4)])[0]!.off).to.be.closeTo(0.4, 0.01);
   });
 });

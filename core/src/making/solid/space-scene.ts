@@ -200,12 +200,17 @@ function indicatorItems(derived: Derived, side: ReturnType<typeof sideScene>): S
       place: stands ? undefined : i.member,
     };
     const at = { ...(stands ? centre : { x: 0, y: 0 }), z: seen.low };
-    if (i.kind === 'hand' || i.kind === 'dial') return [{ ...common, body: i.id, at }];
-    const ball = { ...common, body: `ball ${i.radius}`, out: i.kind === 'body' ? i.distance : 0 };
-    if (i.kind === 'globe') return [{ ...ball, at: { ...at, z: seen.low + i.radius } }];
-    return [
-      { ...ball, at },
-      { ...common, body: `stick ${i.distance}`, at },
-    ];
+    switch (i.kind) {
+      case 'hand':
+      case 'dial':
+        return [{ ...common, body: i.id, at }];
+      case 'globe':
+        return [{ ...common, body: `ball ${i.radius}`, out: 0, at: { ...at, z: seen.low + i.radius } }];
+      case 'body':
+        return [
+          { ...common, body: `ball ${i.radius}`, out: i.distance, at },
+          { ...common, body: `stick ${i.distance}`, at },
+        ];
+    }
   });
 }

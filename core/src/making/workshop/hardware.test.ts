@@ -61,3 +61,11 @@ describe('the hardware list', () => {
     expect(length(setWheel('w', { thickness: 9 })(thin)) - length(thin)).to.be.closeTo(6, 0.02);
   });
 });
+
+describe('a key', () => {
+  it('is as long as its wheel is thick, whatever the stock is', () => {
+    const keyed = wheel({ thickness: 9, bore: { kind: 'keyed', diameter: 6, width: 2, depth: 1 } });
+    expect(items(keyed, 'key')[0]![2]).to.equal(9);
+    expect(keyed.stack.thickness).to.not.equal(9);
+  });
+});

@@ -1,7 +1,14 @@
 import { boreReach } from '../../teeth/body/index.ts';
 import type { Derived } from '../../state/state/index.ts';
 import type { Table } from '../../ground/drawing/index.ts';
-import { byId, circleCount, type Machine, materialOf, processOf } from '../../document/machine/index.ts';
+import {
+  INDICATORS,
+  byId,
+  circleCount,
+  type Machine,
+  materialOf,
+  processOf,
+} from '../../document/machine/index.ts';
 import { type Piece, wheelThickness } from '../../place/layout/index.ts';
 import { estimateOf } from './estimate.ts';
 import { type FlatPart, flatParts } from './flat-parts.ts';
@@ -93,7 +100,7 @@ function leafRows(derived: Derived, flat: ReadonlyMap<string, FlatPart>, made: M
       ? [
           [
             ...row(part.name, arbor, {
-              outside: 2 * (i.kind === 'hand' || i.kind === 'dial' ? i.radius : 0),
+              outside: 2 * (INDICATORS[i.kind].flat ? i.radius : 0),
               thickness: part.thickness,
               number: part.number,
             }).slice(0, 14),

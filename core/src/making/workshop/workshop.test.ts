@@ -391,6 +391,19 @@ describe('judgements about making', () => {
     expect(codes({}, { sheets: [{ width: 600, height: 90 }] })).to.include('part-too-large');
   });
 
+  it('a part that is too large says whether it is a sheet or a bed that is too small', () => {
+    const m = demo('saltreach-tide-clock');
+    const place = (process: Partial<Process>, sheets: { width: number; height: number }[]): unknown => {
+      const changed = { ...m.processes[0]!, ...process, material: 'stock' } as Process;
+      const materials = [{ id: 'stock', name: 'ply', sheets }];
+      const found = derive({ ...m, processes: [changed], materials }).findings;
+      return found.flatMap(f => (f.code === 'part-too-large' ? [f.data] : []))[0];
+    };
+    expect(place({}, [{ width: 600, height: 90 }])).to.include({ place: 'sheet', width: 600, height: 90 });
+    const bed = { width: 100, depth: 90, height: 200 };
+    expect(place({ kind: 'printer', bed }, [])).to.include({ place: 'bed', width: 100, height: 90 });
+  });
+
   it('a cutter that is too thick for the roots is told once for wheels of one kind, a thin one not', () => {
     expect(codes({ kind: 'router', cutter: 3 })).to.include('corner-too-sharp');
     expect(codes({ kind: 'router', cutter: 0.4 })).to.not.include('corner-too-sharp');

@@ -311,3 +311,28 @@ describe('a hand on a member that turns unevenly', () => {
     }
   });
 });
+
+describe('a hand over a dial that turns unevenly', () => {
+  it('reads so much less as the dial is ahead of its mean', () => {
+    const plain = Object.values(KINDS).find(m => m.joints.some(j => j.kind === 'universal'))!;
+    const joint = plain.joints.find(j => j.kind === 'universal')!;
+    const [one, other] = joint.kind === 'universal' ? [joint.a, joint.b] : ['', ''];
+    const common = { radius: 20, settingDeg: 0 };
+    const dial = {
+      ...{ kind: 'dial' as const, id: 'd1', name: 'd', member: other, ...common },
+      ...{ sense: 'counter-clockwise' as const, rings: [], windows: [] },
+    };
+    const hand = {
+      ...{ kind: 'hand' as const, id: 'h1', name: 'h', member: one, ...common },
+      ...{ shape: 'leaf' as const, dial: 'd1' },
+    };
+    const d = derive({ ...plain, indicators: [dial, hand] });
+    const turns = { whole: 0n, part: 0.2 };
+    const at = (uneven?: IndicatorFacts['uneven']): number =>
+      pointingOf({ machine: d.machine, rates: d.train.rates, ...(uneven && { uneven }) }, hand, turns)!.part;
+    const moved = at(m => (m === other ? 0.3 : 0)) - at();
+    expect(moved - Math.round(moved)).to.be.closeTo(-0.3 / (2 * Math.PI), 1e-9);
+    const own = at(m => (m === one ? 0.3 : 0)) - at();
+    expect(own - Math.round(own)).to.be.closeTo(0.3 / (2 * Math.PI), 1e-9);
+  });
+});

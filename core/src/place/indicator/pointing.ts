@@ -58,12 +58,17 @@ export function showingOf({ machine, rates }: IndicatorFacts, indicator: Indicat
   }
   const forward = sign(own) < 0 ? neg(own) : own;
   const turns = sign(own) * way < 0 ? -1 : 1;
-  if (indicator.kind === 'dial' && !indicator.moons)
-    return { rate: signed(own, -way * dialWay(indicator)), atNought: 0, perSeen: -dialWay(indicator) };
-  if (indicator.kind === 'dial')
-    return { rate: { num: forward.num * 2n, den: forward.den }, atNought: 0, perSeen: 2 * turns };
-  if (indicator.kind === 'hand') return { rate: forward, atNought: 0, perSeen: turns };
-  return { rate: forward, atNought: (turns * indicator.settingDeg) / 360, perSeen: turns };
+  switch (indicator.kind) {
+    case 'dial':
+      return indicator.moons
+        ? { rate: { num: forward.num * 2n, den: forward.den }, atNought: 0, perSeen: 2 * turns }
+        : { rate: signed(own, -way * dialWay(indicator)), atNought: 0, perSeen: -dialWay(indicator) };
+    case 'hand':
+      return { rate: forward, atNought: 0, perSeen: turns };
+    case 'globe':
+    case 'body':
+      return { rate: forward, atNought: (turns * indicator.settingDeg) / 360, perSeen: turns };
+  }
 }
 
 /**

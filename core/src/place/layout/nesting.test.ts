@@ -8,7 +8,15 @@ import { mend } from '../../edits/edit/index.ts';
 import { type Machine, newAim, readMachine } from '../../document/machine/index.ts';
 import { setArbor, setLayout, setWheel } from '../../edits/change/index.ts';
 import { must } from '../../ground/result/index.ts';
-import { bearingAllowance, fitBores, holdOf, hullRound, sectionThrough, usualSection } from './index.ts';
+import {
+  bearingAllowance,
+  fitBores,
+  holdOf,
+  hubbed,
+  hullRound,
+  sectionThrough,
+  usualSection,
+} from './index.ts';
 import { bounds, flatten, signedArea } from '../../ground/geometry/index.ts';
 
 const demo = (file: string): Machine =>
@@ -363,5 +371,30 @@ describe('the section', () => {
     const bar = s.cuts.find(c => c.kind === 'arm' && c.id === 'arbor2')!;
     expect([bar.low, bar.high]).to.deep.equal([5, 9]);
     expect(s.cuts.some(c => c.kind === 'ring')).to.equal(true);
+  });
+});
+
+describe('what an arbor runs through', () => {
+  const saltreach = derive(demo('saltreach-tide-clock'));
+
+  it('are the hubs of its wheels; a ring and a rack have none', () => {
+    const wheels = (['wheel', 'ring', 'rack', 'pins'] as const).map(role => ({
+      ...saltreach.machine.wheels[0]!,
+      ...{ id: role, role, member: 'a' },
+    }));
+    expect(hubbed({ wheels }, 'a').map(w => w.id)).to.deep.equal(['wheel', 'pins']);
+  });
+
+  it('is held on one side only where its wheel in mesh lies beyond both plates', () => {
+    const { machine } = saltreach;
+    const plates = machine.layout.plates!;
+    const beyond = derive({
+      ...machine,
+      layout: { ...machine.layout, plates: { ...plates, front: 1 } },
+    });
+    const held = beyond.findings.filter(f => f.code === 'held-one-side');
+    expect(held.map(f => f.data)).to.deep.include({ type: 'external', side: 'beyond' });
+    const within = derive(machine).findings.filter(f => f.code === 'held-one-side');
+    expect(within.length).to.be.below(held.length);
   });
 });

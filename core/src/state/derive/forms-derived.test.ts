@@ -4,7 +4,7 @@ import { KINDS } from '../../../test/kinds.ts';
 import { flatten, signedArea } from '../../ground/geometry/index.ts';
 import { setToothForm } from '../../edits/edit/index.ts';
 import type { FormKind, Machine } from '../../document/machine/index.ts';
-import { setToothing, setWheel } from '../../edits/change/index.ts';
+import { setSpread, setToothing, setWheel } from '../../edits/change/index.ts';
 import { readyToRoll, rollCheck } from '../../teeth/mesh/index.ts';
 import { must } from '../../ground/result/index.ts';
 import { sayFinding } from '../../files/words/index.ts';
@@ -308,5 +308,13 @@ describe('a wheel’s body', () => {
       body: { web: { kind: 'spokes', number: 4, width: 1 }, mark: false, engraved: false, rim: 1 },
     })(pair(20, 40));
     expect(codes(thin)).to.include.members(['thin-rim', 'thin-spokes']);
+  });
+});
+
+describe('a reducer whose centres are spread', () => {
+  it('has its disc so much nearer the middle of its ring, not farther from it', () => {
+    const m = KINDS['reducer with output pins']!;
+    const spread = (by: number): number => derive(setSpread('m1', by)(m)).meshes['m1']!.distance;
+    expect(spread(0.2) - spread(0)).to.be.closeTo(-0.2, 1e-9);
   });
 });

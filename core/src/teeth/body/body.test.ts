@@ -57,3 +57,15 @@ describe('webs', () => {
     expect(Math.min(...points.map(p => p.x))).to.be.closeTo(3, 1e-2);
   });
 });
+
+describe('a web without room', () => {
+  it('says how large the hub and the room within the rim are, as diameters', () => {
+    const tight = { mark: false, engraved: false, web: { kind: 'holes' as const, number: 4 } };
+    const refused = webPaths(tight, { rootRadius: 12, boreRadius: 4, module: 2 });
+    expect(!refused.ok && refused.problem.code).to.equal('no-room-for-web');
+    const data = !refused.ok && refused.problem.code === 'no-room-for-web' ? refused.problem.data : undefined;
+    expect(data!.hub, 'bore and three modules all round').to.equal(20);
+    expect(data!.rim).to.be.below(24);
+    expect(data!.rim).to.be.above(8);
+  });
+});

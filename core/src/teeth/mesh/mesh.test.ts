@@ -184,3 +184,17 @@ describe('two outlines rolled against each other', () => {
     }
   });
 });
+
+describe('the contact of a pinion that is undercut', () => {
+  it('is cut short by the undercut of either, whichever is named first', () => {
+    const [pinion, wheel] = [spec({ count: 8 }), spec({ count: 30 })];
+    const distance = centreDistance(pair(8, 30)) as number;
+    const one = contactRatio(pinion, wheel, distance);
+    expect(contactRatio(wheel, pinion, distance)).to.be.closeTo(one, 1e-9);
+    // Between the tip circles alone, by the same formula without what the undercut takes.
+    const [ra, rb, cos] = [(8 * 2) / 2, (30 * 2) / 2, Math.cos(radians(20))];
+    const reach = (r: number): number => Math.sqrt((r + 2) ** 2 - (r * cos) ** 2);
+    const whole = (reach(ra) + reach(rb) - (ra + rb) * Math.sin(radians(20))) / (Math.PI * 2 * cos);
+    expect(one).to.be.below(whole - 0.1);
+  });
+});

@@ -60,10 +60,12 @@ const verdict = computed(() => {
       return 'its train gives no rate';
     case 'wrong sense':
       return 'turns the wrong way';
-    default:
+    case 'met':
+    case 'missed':
       if (s.limit) return s.status === 'met' ? 'met: within the limit' : 'missed: beyond the limit';
       return `${s.status}: ${drift}${amount ? `; ${amount}` : ''}${known ? '; as good as the figure is known' : ''}`;
   }
+  return s.status satisfies never;
 });
 
 const FORMS = [

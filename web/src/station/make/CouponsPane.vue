@@ -151,9 +151,14 @@ const readings = computed((): readonly NumberSpec[] => {
           `${fixed(lastOutside.value, 2)} mm above it`,
         ),
       ];
-    default:
+    case 'bore ladder':
+    case 'clearance pairs':
+    case 'ring in place':
+    case 'wheel pair':
+    case undefined:
       return [];
   }
+  return chosen.value satisfies never;
 });
 const FITS: readonly (readonly [Reading, string])[] = [
   ['press', 'it presses into'],
@@ -186,9 +191,12 @@ const choices = computed(
             take: takePlay,
           },
         ];
-      default:
+      case 'kerf comb':
+      case 'square and hole':
+      case undefined:
         return [];
     }
+    return chosen.value satisfies never;
   },
 );
 function takePlay(value: string): void {
