@@ -2,10 +2,12 @@ import { expect } from 'chai';
 import { readFileSync } from 'node:fs';
 import { derive } from '../../state/derive/index.ts';
 import { writeSvg } from '../format/index.ts';
-import { readMachine, type Machine } from '../../document/machine/index.ts';
+import { type Indicator, newMachine, readMachine, type Machine } from '../../document/machine/index.ts';
 import { stancesAt } from '../../place/motion/index.ts';
 import { must } from '../../ground/result/index.ts';
+import { newIndicator } from '../../edits/indicators/index.ts';
 import {
+  dialsFirst,
   sideDrawing,
   sideFrame,
   type SideRect,
@@ -129,5 +131,18 @@ describe('the machine from the side', () => {
     expect(svg.match(/data-role="reference"/g)!.length).to.be.above(20);
     const cut = writeSvg(must(sideDrawing(quartet, { angle: 0.3, cut: 0 }, turns)));
     expect(cut).to.include('data-role="engrave"');
+  });
+});
+
+describe('the order in which indicators lie', () => {
+  it('is dials that turn, dials that stand, then what stands above them, hands last', () => {
+    const made = (kind: 'hand' | 'dial' | 'globe', member: string): Indicator => ({
+      ...newIndicator(newMachine('m'), kind, 'drive', 20),
+      ...({ id: `${kind} ${member}`, member } as object),
+    });
+    const order = dialsFirst([
+      ...[made('hand', 'drive'), made('dial', 'ground'), made('globe', 'drive'), made('dial', 'drive')],
+    ]);
+    expect(order.map(i => i.id)).to.deep.equal(['dial drive', 'dial ground', 'globe drive', 'hand drive']);
   });
 });

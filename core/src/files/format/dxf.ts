@@ -22,7 +22,7 @@ const LAYERS: Readonly<Record<LineRole, { readonly name: string; readonly colour
 };
 
 /**
- * A drawing as DXF (AutoCAD 2007 and later) in millimetres ($INSUNITS 4), one layer for each operation. A full
+ * A drawing as DXF (file version AC1021) in millimetres ($INSUNITS 4), one layer for each operation. A full
  * circle is one circle, every other path one polyline whose arcs are true arcs (bulges); labels are texts.
  */
 export function writeDxf(drawing: Drawing): string {

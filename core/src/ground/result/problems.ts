@@ -226,6 +226,7 @@ export interface Problems {
   'ratio-negative': Nothing;
   'ratio-zero': Nothing;
   'speed-zero': Nothing;
+  'beats-need-teeth': { beats: string };
   'travel-unreadable': { text: string };
   'uncertainty-unreadable': { text: string };
   'unit-missing': { text: string };

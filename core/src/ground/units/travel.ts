@@ -1,9 +1,9 @@
 import { mul, parseRational, type Rational, rational, sign } from '../rational/index.ts';
 import { fail, ok, type Result } from '../result/index.ts';
 
-/** Metres in a unit of length, exact (1959 international yard and pound agreement for inch and foot). */
+/** Metres in a unit of length, exact (1959 international yard and pound agreement for inch, foot, yard and mile). */
 export function metresIn(unit: string): Rational | undefined {
-  switch (unit.toLowerCase().replace(/(?<=met(re|er)|inch)(s|es)$/, '')) {
+  switch (unit.toLowerCase().replace(/(?<=met(re|er)|inch|yard|mile)(s|es)$/, '')) {
     case 'mm':
       return rational(1n, 1000n);
     case 'cm':
@@ -21,6 +21,12 @@ export function metresIn(unit: string): Rational | undefined {
     case 'foot':
     case 'feet':
       return rational(3048n, 10000n);
+    case 'yd':
+    case 'yard':
+      return rational(9144n, 10000n);
+    case 'mi':
+    case 'mile':
+      return rational(1609344n, 1000n);
     default:
       return undefined;
   }

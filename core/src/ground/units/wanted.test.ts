@@ -4,6 +4,7 @@ import { toFraction, toNumber, rational } from '../rational/index.ts';
 import { must, type Result } from '../result/index.ts';
 import {
   parsePeriod,
+  parseRatio,
   parseSpan,
   parseTravel,
   parseWanted,
@@ -42,6 +43,47 @@ describe('periods as people write them', () => {
     expect(ratio('235/19')).to.equal('235/19');
     expect(ratio('1/365.24219')).to.equal('100000/36524219');
     expect(ratio(' 0.5 ')).to.equal('1/2');
+  });
+
+  it('reads turns of the drive to turns of the output: a reduction is n : 1 (conventions 1)', () => {
+    const ratio = (text: string): string => {
+      const w = must(parseWanted(text));
+      return w.kind === 'ratio' ? toFraction(w.turns) : w.kind;
+    };
+    expect(['4:1', '1:4', '12 to 1', '60 : 1', '60/1', '2.5 to 1'].map(ratio)).to.deep.equal([
+      ...['1/4', '4', '1/12', '1/60', '60', '2/5'],
+    ]);
+    expect(code(parseWanted('0:1'))).to.equal('ratio-zero');
+    expect(code(parseWanted('-4:1'))).to.equal('ratio-negative');
+    expect(toFraction(must(parseRatio('-4:1')))).to.equal('-1/4');
+    expect(toFraction(must(parseRatio('0.25')))).to.equal('1/4');
+  });
+
+  it('reads beats by any time, and swings in hertz, with the teeth of the escape wheel', () => {
+    // Four beats a second and 15 teeth: 30 beats a turn, 7.5 s (worked by hand).
+    const four = [
+      ...[
+        '4 beats per second with 15 teeth',
+        '240 beats per minute with 15 teeth',
+        '14400 an hour with 15 teeth',
+      ],
+      ...['14400 beats per hour with 15 teeth', '2 Hz with 15 teeth'],
+    ];
+    for (const text of four) expect(seconds(text), text).to.equal(7.5);
+    expect(seconds('2 Hz'), 'a turn').to.equal(0.5);
+    expect(code(parseWanted('240 beats per minute'))).to.equal('beats-need-teeth');
+    expect(code(parseWanted('14400 an hour'))).to.equal('beats-need-teeth');
+    expect(code(parseWanted('0 Hz'))).to.equal('speed-zero');
+  });
+
+  it('reads turns for a mile and a yard (1959 agreement: 1609.344 m, 0.9144 m)', () => {
+    const perMetre = (text: string): number => {
+      const w = must(parseWanted(text));
+      return w.kind === 'per distance' ? toNumber(w.perMetre) : NaN;
+    };
+    expect(perMetre('1 per 1 mile')).to.be.closeTo(1 / 1609.344, 1e-15);
+    expect(perMetre('1 per mile')).to.be.closeTo(1 / 1609.344, 1e-15);
+    expect(perMetre('2 every 10 yards')).to.be.closeTo(2 / 9.144, 1e-12);
   });
 
   it('says what is wrong with what it cannot read', () => {

@@ -38,8 +38,9 @@ const MOST_LENGTH = 1000;
 
 /**
  * Reads what is wanted as people write it, exactly: `12.4206012 h`, `29d 12h 44m 2.9s`, `1/3 d`, `5 rpm`,
- * `18000 beats per hour with 15 teeth` are periods; a number alone (`235/19`, `1/365.24219`) is turns of the output per
- * turn of the drive; `1 per 0.4 m` is turns per distance; `under 12 rpm` and `over 3 rpm` are limits; `still` is no
+ * `18000 beats per hour with 15 teeth`, `4 beats per second with 15 teeth`, `2 Hz` are periods; a number alone
+ * (`235/19`, `1/365.24219`) is turns of the output per turn of the drive; `4:1`, `12 to 1` are turns of the drive to
+ * turns of the output; `1 per 0.4 m` is turns per distance; `under 12 rpm` and `over 3 rpm` are limits; `still` is no
  * turning at all. After ± comes how well the figure is known: `29.530589 d ± 0.2 s`.
  */
 export function parseWanted(text: string): Result<Wanted> {
@@ -55,8 +56,8 @@ export function parseWanted(text: string): Result<Wanted> {
 
 function parseFigure(t: string): Result<Wanted> {
   if (/^(held )?still$|^net (zero|0)$/i.test(t)) return ok({ kind: 'still' });
-  if (BARE.test(t)) {
-    const turns = parseRational(t);
+  if (BARE.test(t) || AGAINST.test(t)) {
+    const turns = parseRatio(t);
     if (!turns.ok) return turns;
     if (sign(turns.value) === 0) return fail('ratio-zero');
     return sign(turns.value) < 0 ? fail('ratio-negative') : ok({ kind: 'ratio', turns: turns.value });
@@ -75,9 +76,31 @@ function parseFigure(t: string): Result<Wanted> {
   return seconds.ok ? ok({ kind: 'period', seconds: seconds.value }) : seconds;
 }
 
+const AGAINST = new RegExp(String.raw`^(${NUMBER})\s*(?::|to)\s*(${NUMBER})$`, 'i');
+
+/** Turns of the drive to turns of the output, as turns of the output for one (conventions 1: a reduction is n : 1). */
+function turnsAgainst(driveText: string, outputText: string): Result<Rational> {
+  const drive = parseRational(driveText);
+  const output = parseRational(outputText);
+  if (!drive.ok) return drive;
+  if (!output.ok) return output;
+  return sign(drive.value) === 0 || sign(output.value) === 0
+    ? fail('ratio-zero')
+    : ok(div(output.value, drive.value));
+}
+
+/**
+ * Reads a ratio as turns of the output for one of the drive, signed: `1/5`, `0.234`, or as turns of the drive to turns
+ * of the output, `5:1`, `12 to 1`, `1:4`. `4:1` is 1/4.
+ */
+export function parseRatio(text: string): Result<Rational> {
+  const against = AGAINST.exec(text.trim());
+  return against ? turnsAgainst(against[1] ?? '', against[2] ?? '') : parseRational(text.trim());
+}
+
 const PER_DISTANCE = new RegExp(
   String.raw`^(${NUMBER}|one|a)?\s*(?:turns?)?\s*(?:per|every|in|an?)\s+(${NUMBER})?\s*` +
-    String.raw`(mm|cm|m|km|met(?:re|er)s?|in|inch(?:es)?|ft|feet|foot)$`,
+    String.raw`(mm|cm|m|km|met(?:re|er)s?|in|inch(?:es)?|ft|feet|foot|yd|yards?|mi|miles?)$`,
   'i',
 );
 
@@ -132,7 +155,9 @@ function parseSeconds(text: string): Result<Rational> {
     return sign(speed.value) > 0 ? ok(div(rational(60n), speed.value)) : fail('speed-zero');
   }
   const beats = BEATS.exec(text);
-  if (beats) return beatSeconds(beats[1] ?? '', beats[2] ?? '');
+  if (beats) return beatSeconds(beats[1] ?? '', beats[2] ?? '', beats[3]);
+  const hertz = HERTZ.exec(text);
+  if (hertz) return hertzSeconds(hertz[1] ?? '', hertz[2]);
   let sum = ZERO;
   let at = 0;
   while (at < text.length) {
@@ -151,18 +176,34 @@ function parseSeconds(text: string): Result<Rational> {
 }
 
 const BEATS = new RegExp(
-  String.raw`^(${NUMBER})\s*beats?\s*(?:per|an|/)\s*(?:h|hour)\s*,?\s*(?:with|of|on|at)?\s*` +
-    String.raw`(?:an?\s+escape wheel of)?\s*(\d+)\s*teeth$`,
+  String.raw`^(${NUMBER})\s*(?:beats?|ticks?)?\s*(?:per|an?|/)\s*(h|hour|min|minute|s|second)` +
+    String.raw`(?:\s*,?\s*(?:with|of|on|at)?\s*(?:an?\s+escape wheel of)?\s*(\d+)\s*teeth)?$`,
   'i',
 );
+/** Swings a second; each is two beats. */
+const HERTZ = new RegExp(
+  String.raw`^(${NUMBER})\s*hz(?:\s*,?\s*(?:with|of|on|at)?\s*(?:an?\s+escape wheel of)?\s*(\d+)\s*teeth)?$`,
+  'i',
+);
+const SECONDS_IN: Readonly<Record<string, bigint>> = { h: 3600n, m: 60n, s: 1n };
 
-/** The turn of an escape wheel: two beats a tooth, so 2 · teeth / beats hours (common practice, no source). */
-function beatSeconds(beatsText: string, teethText: string): Result<Rational> {
+/** The turn of an escape wheel: two beats a tooth, so 2 · teeth / beats (common practice, no source). */
+function beatSeconds(beatsText: string, unit: string, teethText: string | undefined): Result<Rational> {
   const beats = parseRational(beatsText);
   if (!beats.ok) return beats;
+  if (teethText === undefined) return fail('beats-need-teeth', { beats: beatsText });
   const teeth = BigInt(teethText);
   if (sign(beats.value) <= 0 || teeth === 0n) return fail('period-zero');
-  return ok(div(rational(7200n * teeth), beats.value));
+  const time = SECONDS_IN[unit.charAt(0).toLowerCase()] ?? 3600n;
+  return ok(div(rational(2n * teeth * time), beats.value));
+}
+
+/** So many hertz: turns a second; with the teeth of an escape wheel swings a second, of two beats each. */
+function hertzSeconds(text: string, teethText: string | undefined): Result<Rational> {
+  const hertz = parseRational(text);
+  if (!hertz.ok) return hertz;
+  if (sign(hertz.value) <= 0) return fail('speed-zero');
+  return ok(div(rational(teethText === undefined ? 1n : BigInt(teethText)), hertz.value));
 }
 
 function unitOf(name: string): Result<Rational> {

@@ -154,3 +154,13 @@ describe('coupons', () => {
     expect(strokeText('é', { x: 0, y: 0 }, 6)).to.deep.equal(strokeText('E', { x: 0, y: 0 }, 6));
   });
 });
+
+describe('the parts of a coupon', () => {
+  it('are numbered from one, side by side', () => {
+    const comb = must(couponDrawing('kerf comb', LASER, 6, 0.01));
+    const names = comb.groups.map(g => g.name).filter(n => n.startsWith('strip'));
+    expect(names).to.deep.equal(Array.from({ length: STRIPS }, (_, i) => `strip ${i + 1}`));
+    const at = comb.groups.map(g => g.x);
+    expect([...at].sort((a, b) => a - b)).to.deep.equal(at);
+  });
+});

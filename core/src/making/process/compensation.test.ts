@@ -107,6 +107,13 @@ describe('compensation', () => {
     );
     for (const r of [1, 2, 4])
       expect(leftUncut(notch, r, 1e-4)).to.be.closeTo(2 * (1 - Math.PI / 4) * r * r, 0.01);
+    const all = (paths: readonly Path[]): number =>
+      paths.reduce((sum, p) => sum + Math.abs(signedArea(flatten(p, 1e-3))), 0);
+    const backwards = polygon([...flatten(notch, 1e-3)].reverse());
+    expect(all(uncutCorners(backwards, 2, 1e-3)), 'whichever way round it is drawn').to.be.closeTo(
+      all(uncutCorners(notch, 2, 1e-3)),
+      1e-3,
+    );
     const corners = uncutCorners(notch, 2, 1e-3);
     expect(corners.length, 'two inside corners').to.equal(2);
     for (const c of corners) expect(Math.abs(area(c))).to.be.closeTo((1 - Math.PI / 4) * 4, 0.01);

@@ -318,3 +318,28 @@ describe('a reducer whose centres are spread', () => {
     expect(spread(0.2) - spread(0)).to.be.closeTo(-0.2, 1e-9);
   });
 });
+
+describe('magnets that face each other', () => {
+  it('leave their gap of air between the rims, beside each other and in a ring', () => {
+    const air = (m: Machine, a: string, b: string, inside = false): [number, number] => {
+      const made = must(setToothForm('toothing1', 'magnetic')(m));
+      const d = derive(made);
+      const form = made.toothings[0]!.form;
+      const joint = made.joints.find(
+        j => j.kind === 'mesh' && [j.a, j.b].includes(a) && [j.a, j.b].includes(b),
+      )!;
+      const mesh = d.meshes[joint.id]!;
+      const [first, second] = [d.wheels[a]!.dimensions.tipRadius, d.wheels[b]!.dimensions.tipRadius];
+      const between = inside ? second - first - mesh.distance : mesh.distance - first - second;
+      return [between, form.kind === 'magnetic' ? form.gap : NaN];
+    };
+    const [beside, gap] = air(pair(20, 40), pair(20, 40).wheels[0]!.id, pair(20, 40).wheels[1]!.id);
+    expect(beside).to.be.closeTo(gap, 1e-9);
+    const inRing = KINDS['ring']!;
+    const ring = inRing.wheels.find(w => w.role === 'ring')!.id;
+    const mesh = inRing.joints.find(j => j.kind === 'mesh' && j.type === 'internal')!;
+    const inner = mesh.kind === 'mesh' ? (mesh.a === ring ? mesh.b : mesh.a) : '';
+    const [within, same] = air(inRing, inner, ring, true);
+    expect(within).to.be.closeTo(same, 1e-9);
+  });
+});

@@ -179,11 +179,12 @@ function standOf(a: WheelState, b: WheelState, mesh: MeshJoint, machine: Parts):
 function magnetStand(a: WheelState, b: WheelState, mesh: MeshJoint, machine: Parts): Standing {
   const form = byId(machine.toothings, byId(machine.wheels, mesh.a)?.toothing)?.form;
   const swings = mesh.type === 'reducer' && form?.kind === 'magnetic' && form.eccentricity !== undefined;
-  const sum = a.dimensions.pitchRadius + b.dimensions.pitchRadius;
-  const theoreticalDistance = swings && form.kind === 'magnetic' ? (form.eccentricity ?? 0) : sum;
+  const inside = mesh.type === 'internal';
+  const [ra, rb] = [a.dimensions.pitchRadius, b.dimensions.pitchRadius];
+  const apart = inside ? Math.abs(ra - rb) : ra + rb;
   return {
-    stand: swings ? 'internal' : 'external',
-    theoreticalDistance,
+    stand: swings || inside ? 'internal' : 'external',
+    theoreticalDistance: swings && form.kind === 'magnetic' ? (form.eccentricity ?? 0) : apart,
     lever: b.dimensions.pitchRadius,
     playByForm: 0,
   };

@@ -24,6 +24,7 @@ describe('the course of an output', () => {
       const days = toNumber(course.leavesAfter!) / 86400;
       expect(Math.abs(toNumber(course.perDay)) * days).to.be.closeTo(toNumber(course.allowed), 1e-9);
       expect(course.resetEvery!).to.be.at.most(days * 86400);
+      expect(course.resetEvery!, 'the longest that will do').to.be.above((days * 86400) / 2.6);
     }
   });
 

@@ -74,6 +74,7 @@ describe('show working', () => {
     const derived = derive(must(readMachine(file)));
     const height = heightWorking(derived);
     expect(height.result).to.equal('45.40 mm');
+    expect(height.values.find(v => v.symbol === 'n')?.value, 'one more than there are gaps').to.equal('10');
     expect(height.steps.at(-1)).to.equal('H = 40.00 mm + 9 · 0.60 mm');
     const [member, slack] = Object.entries(derived.slack)[0]!;
     const lost = lostMotionWorking(derived, member, slack, id => id);

@@ -40,7 +40,7 @@ function ratioOf(body: ListedBody): string {
   const rate = read.ok ? wantedRate(read.value, { seconds: seconds.value }) : read;
   if (!rate.ok) return '–';
   const r = toNumber(rate.value);
-  return r < 1 && r > 0 ? `1 : ${figure(1 / r, 9)}` : `${figure(r, 9)} : 1`;
+  return r < 1 && r > 0 ? `${figure(1 / r, 9)} : 1` : `1 : ${figure(r, 9)}`;
 }
 function pick(name: string, wanted: string): void {
   text.value = `${text.value.trimEnd()}${text.value.trim() === '' ? '' : '\n'}${name.split(',')[0]}; ${wanted}`;

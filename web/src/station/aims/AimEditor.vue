@@ -40,11 +40,11 @@ const reads = computed(() => {
   const limit = state.value?.limit ? (state.value.limit === 'most' ? 'at most ' : 'at least ') : '';
   return `${limit}${whole.length <= 12 ? `${whole} = ` : ''}${toSignificant(wanted, 9)} turns per turn of the drive`;
 });
-/** Turns of the drive for one of the output, or of the output for one of the drive. */
+/** Turns of the drive to turns of the output: a reduction is n : 1 (conventions 1). */
 const short = computed(() => {
   const w = state.value?.wanted && toNumber(state.value.wanted);
   if (!w) return '';
-  return w < 1 ? `1 : ${figure(1 / w, 7)}` : `${figure(w, 7)} : 1`;
+  return w < 1 ? `${figure(1 / w, 7)} : 1` : `1 : ${figure(w, 7)}`;
 });
 const seconds = computed(() => derived.value.driveSeconds ?? derived.value.standsFor);
 const verdict = computed(() => {
@@ -72,10 +72,11 @@ const FORMS = [
   ['29d 12h 44m 2.9s', 'a period; units s, min, h, d, week, named years'],
   ['29.530589 d ± 0.2 s', 'a period, and how well it is known'],
   ['235/19', 'turns of the output for one of the drive'],
-  ['5 rpm', 'a speed'],
+  ['60:1 or 60 to 1', 'turns of the drive to turns of the output'],
+  ['5 rpm or 2 Hz', 'a speed'],
   ['under 12 rpm', 'a speed that is not to be passed; or over'],
   ['1 per 100 m', 'turns for a distance; say how far the drive rolls'],
-  ['3600 beats per hour with 30 teeth', 'an escape wheel'],
+  ['3600 beats per hour with 30 teeth', 'an escape wheel; or a minute, a second, 2 Hz'],
   ['still', 'no turning at all, on an arm that turns'],
 ] as const;
 const set = (label: string, value: Partial<Omit<Aim, 'id'>>): void =>

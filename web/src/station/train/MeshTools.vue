@@ -11,8 +11,8 @@ import {
 import { byId, circleCount, MESHES, type MeshJoint, type MeshType, LIMITS } from '@tesseron/core/machine';
 import { IDLER_COUNT, setWheel } from '@tesseron/core/change';
 import { ppm } from '@tesseron/core/period';
-import { absolute, div, ONE, parseRational, rational, sub, toNumber } from '@tesseron/core/rational';
-import { figure } from '@tesseron/core/units';
+import { absolute, div, ONE, rational, sub, toNumber } from '@tesseron/core/rational';
+import { figure, parseRatio } from '@tesseron/core/units';
 import { nameOf, sayProblem } from '@tesseron/core/words';
 import { computed, ref, watch } from 'vue';
 import CheckedField from '../../parts/CheckedField.vue';
@@ -43,7 +43,7 @@ watch(
   { immediate: true },
 );
 const wanted = computed(() => {
-  const read = parseRational(text.value);
+  const read = parseRatio(text.value);
   return read.ok && read.value.num !== 0n ? read.value : undefined;
 });
 /** Where the teeth of a loop do not come into gaps: the counts that would let them. */
@@ -136,7 +136,7 @@ const off = (r: Parameters<typeof div>[0]): string =>
         <CheckedField
           v-model="text"
           label="Replace by the ratio"
-          :read="parseRational"
+          :read="parseRatio"
           data-test="stage-ratio"
         />
         <NumberField

@@ -128,7 +128,7 @@ const {
         v-if="aimId === ''"
         v-model="typedRatio"
         label="or for the ratio"
-        hint="such as 1/5 or 0.234"
+        hint="such as 5:1, 1/5 or 0.234"
         :read="readRatio"
         data-test="planetary-ratio"
       />

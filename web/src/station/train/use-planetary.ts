@@ -13,8 +13,8 @@ import {
   setsForRate,
   twoRingFrom,
 } from '@tesseron/core/planetary';
-import { absolute, neg, parseRational, type Rational } from '@tesseron/core/rational';
-import { mm } from '@tesseron/core/units';
+import { absolute, neg, type Rational } from '@tesseron/core/rational';
+import { mm, parseRatio } from '@tesseron/core/units';
 import type { AimState } from '@tesseron/core/state';
 import { ok, type Result } from '@tesseron/core/result';
 import { sayProblem, sayRingTrouble, sayTogether } from '@tesseron/core/words';
@@ -57,11 +57,11 @@ export function usePlanetary(close: () => void) {
   ]);
   /** The rate that is asked for: the output's, or one that is typed. */
   const typedRatio = ref('');
-  const readRatio = (text: string): Result<unknown> => (text === '' ? ok('') : parseRational(text));
+  const readRatio = (text: string): Result<unknown> => (text === '' ? ok('') : parseRatio(text));
   const state = computed((): Pick<AimState, 'wanted' | 'sense'> | undefined => {
     const aim = derived.value.aims[aimId.value];
     if (aim) return aim;
-    const typed = parseRational(typedRatio.value);
+    const typed = parseRatio(typedRatio.value);
     if (!typed.ok || typed.value.num === 0n) return undefined;
     return { wanted: absolute(typed.value), sense: typed.value.num < 0n ? 'against the drive' : 'either' };
   });
