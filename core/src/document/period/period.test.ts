@@ -220,7 +220,7 @@ describe('library of periods, against astronomy-engine', () => {
 });
 
 describe('how long until an output is out by a degree', () => {
-  it('is 1/(360 e) turns where the output turns with the drive, less where it turns faster, never without error', () => {
+  it('is 1/(360 e) turns where the output turns with the drive, less where it turns faster, never if exact', () => {
     const turns = (error: Rational, rate: Rational): string => toFraction(turnsToOneDegree(error, rate)!);
     expect(turns(rational(1n, 1000000n), rational(1n))).to.equal('25000/9');
     expect(turns(rational(-1n, 1000000n), rational(12n))).to.equal('6250/27');
