@@ -142,7 +142,8 @@ export const useMachine = defineStore('machine', () => {
   function watch(): void {
     const machineId = id.value;
     watching = liveQuery(() => database.machines.get(machineId)).subscribe(kept => {
-      if (kept && kept.revision > revision && !writing && id.value === machineId) follow(kept);
+      const ours = writing || keepState.value === 'overtaken';
+      if (kept && kept.revision > revision && !ours && id.value === machineId) follow(kept);
     });
   }
 

@@ -30,6 +30,12 @@ describe('the clock of all stations', () => {
     setActivePinia(createPinia());
     pass = frames();
   });
+  // The page's clock goes on for what runs after this in the same process.
+  afterEach(() => {
+    Reflect.deleteProperty(performance, 'now');
+    Reflect.deleteProperty(globalThis, 'requestAnimationFrame');
+    Reflect.deleteProperty(globalThis, 'cancelAnimationFrame');
+  });
 
   it('runs at its speed, forwards and back, and stops', () => {
     const clock = useClock();

@@ -185,6 +185,15 @@ describe('a plan for all outputs, built into the machine', () => {
           expect(d.train.rates[m.aims.find(a => a.id === b.output)!.member!]).to.deep.equal(b.rate);
           expect(d.aims[b.output]!.error).to.deep.equal(b.error);
         }
+        for (const a of m.axes)
+          if (a.place.kind === 'mesh')
+            expect(a.place.angleDeg, 'half a turn either way').to.be.within(-180, 180);
+        const names = m.wheels.map(w => w.name);
+        for (const b of plan.branches) {
+          const { name } = m.aims.find(a => a.id === b.output)!;
+          const last = b.stages.length > 1 ? `${name} wheel 4` : `${name} wheel`;
+          expect(names, 'named by its place in its train').to.include(last);
+        }
         expect(m.axes, 'two axes carry all').to.have.length(2);
         expect(m.wheels).to.have.length(plan.wheels);
         const again = plantBranches(m, choice);

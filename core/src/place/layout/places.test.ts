@@ -211,14 +211,18 @@ describe('an axis between two meshes', () => {
   it('is dragged to the side of the line between them where it is let go', () => {
     const m = must(placeAs('on-b', 'between', derive(row(20, 30, 25)).positions.at)(row(20, 30, 25)));
     // The two ends nearer to each other than the row is long, so that the middle one stands aside.
-    const bent = place(m, 'c', { kind: 'given', x: 80, y: 40 });
+    const bent = place(place(m, 'a', { kind: 'given', x: -20, y: -10 }), 'c', {
+      kind: 'given',
+      x: 60,
+      y: 30,
+    });
     const side = (x: number, y: number): unknown => {
       const moved = swingTo('on-b', { x, y }, derive(bent).positions.at)(bent);
       const { place: at } = moved.axes.find(a => a.id === 'on-b')!;
       return at.kind === 'between' ? at.side : at.kind;
     };
-    expect(side(0, 60)).to.not.equal(side(60, 0));
-    expect(side(10, 50)).to.equal(side(0, 60));
-    expect(side(70, -20)).to.equal(side(60, 0));
+    expect(side(-20, 50)).to.not.equal(side(40, -10));
+    expect(side(-10, 40)).to.equal(side(-20, 50));
+    expect(side(50, -30)).to.equal(side(40, -10));
   });
 });
