@@ -194,10 +194,12 @@ describe('aims and counts', () => {
     await accessible(page, 'plans');
     await page.click('[data-test=build-lay-arbor]');
     await go(page, 'train');
+    await page.locator('[data-test=rates] tbody tr').nth(5).waitFor();
     expect(await page.locator('[data-test=rates] tbody tr').count(), 'crank, lay arbor, four moons').to.equal(
       6,
     );
     await page.click('[data-test=undo]');
+    await page.locator('[data-test=rates] tbody tr').nth(8).waitFor();
     expect(await page.locator('[data-test=rates] tbody tr').count()).to.equal(9);
     expect(errors).to.deep.equal([]);
   });
