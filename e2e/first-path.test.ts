@@ -26,6 +26,7 @@ describe('from a period to a part that can be cut', () => {
     await page.locator('[data-test=chosen]').waitFor();
 
     await go(page, 'train');
+    await page.locator('[data-test=rates] tbody tr').nth(2).waitFor();
     expect(await page.locator('[data-test=rates] tbody tr').count()).to.equal(3);
     expect(await page.locator('[data-test=rates]').innerText()).to.include('6020/6231');
 

@@ -128,6 +128,7 @@ describe('a train built on its drawing', () => {
     );
     await page.click('[data-test=delete-keep]');
     await page.keyboard.press('Escape');
+    await page.locator('[data-test=rates] tbody tr').nth(6).waitFor();
     expect(await page.locator('[data-test=rates] tbody tr').count()).to.equal(7);
     await page.getByRole('button', { name: /^Moon-age dial lay arbor,/ }).click();
     await page.click('[data-test=delete]');
