@@ -165,6 +165,7 @@ onBeforeUnmount(() => {
       <TickBox
         v-for="l in layers"
         :key="l"
+        class="layer"
         :model-value="!hidden.includes(`layer ${l}`)"
         :label="`layer ${l + 1}`"
         @update:model-value="toggle(`layer ${l}`)"

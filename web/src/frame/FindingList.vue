@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { mend } from '@tesseron/core/edit';
+import type { Machine } from '@tesseron/core/machine';
 import type { Finding, Fix } from '@tesseron/core/result';
 import { sayFinding, sayFix } from '@tesseron/core/words';
 import { computed, ref } from 'vue';
@@ -9,9 +10,11 @@ import { STATIONS } from '../station/stations';
 import { useRows } from '../parts/use-rows';
 import MoreRows from '../parts/MoreRows.vue';
 
-const props = defineProps<{ findings: readonly Finding[]; places?: boolean }>();
+/** Findings in words; `of`: the machine of which they are true, where that is not the one that is open. */
+const props = defineProps<{ findings: readonly Finding[]; places?: boolean; of?: Machine | undefined }>();
 const emit = defineEmits<{ gone: [] }>();
-const { machine, attempt } = useOpen();
+const { machine: open, attempt } = useOpen();
+const machine = computed(() => props.of ?? open.value);
 
 const SAID = { stop: 'mend', warn: 'look', note: 'note' } as const;
 const rows = computed(() =>

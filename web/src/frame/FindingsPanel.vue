@@ -9,7 +9,15 @@ const store = useMachine();
 
 <template>
   <DialogBox v-model="open" title="Findings" :width="640" test="findings-panel">
-    <FindingList :findings="store.judged" places @gone="open = false" />
+    <p v-if="store.judging" class="quiet" role="status">
+      Being judged; what stands here was so before the last change.
+    </p>
+    <FindingList
+      :findings="store.judged?.findings ?? []"
+      :of="store.judged?.machine"
+      places
+      @gone="open = false"
+    />
     <v-btn @click="open = false">Close</v-btn>
   </DialogBox>
 </template>

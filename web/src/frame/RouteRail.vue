@@ -14,7 +14,7 @@ const { night, toggle } = useTheme();
 const stops = computed(() =>
   STATIONS.map(s => {
     const derived = store.derived;
-    const findings = store.judged.filter(f => f.station === s.name);
+    const findings = store.judged?.findings.filter(f => f.station === s.name) ?? [];
     const counts = countBySeverity(findings);
     const started = derived !== undefined && begun(s.name, derived);
     const verdict = findings.length > 0 ? counts.text : started ? 'fine' : 'not begun';
@@ -66,7 +66,7 @@ const KEPT = {
         Redo
       </PlainButton>
       <PlainButton data-test="findings" @click="emit('findings')">
-        Findings&nbsp;<span class="figure">{{ store.judged.length }}</span>
+        Findings&nbsp;<span class="figure">{{ store.judged?.findings.length ?? 0 }}</span>
       </PlainButton>
       <PlainButton data-test="history" @click="emit('history')">History</PlainButton>
       <PlainButton @click="emit('help')">Keys</PlainButton>

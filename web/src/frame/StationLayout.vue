@@ -8,7 +8,7 @@ import FindingList from './FindingList.vue';
 const props = defineProps<{ station: StationName; wide?: boolean }>();
 const store = useMachine();
 const station = computed(() => STATIONS.find(s => s.name === props.station));
-const findings = computed(() => store.judged.filter(f => f.station === props.station));
+const findings = computed(() => store.judged?.findings.filter(f => f.station === props.station) ?? []);
 </script>
 
 <template>
@@ -21,7 +21,7 @@ const findings = computed(() => store.judged.filter(f => f.station === props.sta
       <slot name="ledger" />
       <template v-if="findings.length > 0">
         <h3>Findings here<template v-if="store.judging">, being judged…</template></h3>
-        <FindingList :findings="findings" />
+        <FindingList :findings="findings" :of="store.judged?.machine" />
       </template>
     </section>
   </main>

@@ -17,6 +17,12 @@ import { goTo, type History, present, record, redo, startHistory, type Step, und
 /** How keeping stands: all kept, writing, overtaken by another tab, or refused by the browser. */
 export type KeepState = 'kept' | 'writing' | 'overtaken' | 'failed';
 
+/** Findings, and the machine of which they are true. */
+interface Judged {
+  readonly machine: Machine;
+  readonly findings: readonly Finding[];
+}
+
 /**
  * The open machine: the document, what follows from it, its history, and its keeping. Replaced whole, never
  * changed.
@@ -25,8 +31,8 @@ export const useMachine = defineStore('machine', () => {
   const id = ref('');
   const history = shallowRef<History>();
   const derived = shallowRef<Derived>();
-  /** What is judged of the machine; while `judging`, of the machine as it was before the last change. */
-  const judged = shallowRef<readonly Finding[]>([]);
+  /** What is judged, and of which state of the machine; while `judging`, of the one before the last change. */
+  const judged = shallowRef<Judged>();
   const judging = ref(false);
   const keepState = ref<KeepState>('kept');
   const notice = ref('');
@@ -43,11 +49,11 @@ export const useMachine = defineStore('machine', () => {
     derived.value = made;
     const all = judgeAll(made, () => derived.value !== made);
     judging.value = all !== true;
-    if (all === true) judged.value = made.findings;
-    else void all.then(done => done && derived.value === made && said(made.findings));
+    if (all === true) said(made);
+    else void all.then(done => done && derived.value === made && said(made));
   }
-  function said(findings: readonly Finding[]): void {
-    judged.value = findings;
+  function said({ machine, findings }: Derived): void {
+    judged.value = { machine, findings };
     judging.value = false;
   }
 
@@ -61,6 +67,7 @@ export const useMachine = defineStore('machine', () => {
     revision = found.kept.revision;
     await keepReadable(database, found.kept);
     derived.value = undefined;
+    judged.value = undefined;
     keepState.value = 'kept';
     notice.value = '';
     show(startHistory(found.machine.value));
@@ -75,6 +82,8 @@ export const useMachine = defineStore('machine', () => {
     id.value = '';
     history.value = undefined;
     derived.value = undefined;
+    judged.value = undefined;
+    judging.value = false;
   }
 
   /** Makes a change, names it in the history and keeps it at once. */

@@ -2,10 +2,13 @@
 const waiting: (() => void)[] = [];
 let asked = false;
 
+const ask = (): void => void requestAnimationFrame(() => setTimeout(next));
+
 function next(): void {
-  waiting.shift()?.();
+  const draw = waiting.shift();
   asked = waiting.length > 0;
-  if (asked) requestAnimationFrame(() => setTimeout(next));
+  if (asked) ask();
+  draw?.();
 }
 
 /** Lets something wait for a frame of its own; what is given back lets it leave the row. */
@@ -13,7 +16,7 @@ export function inTurn(draw: () => void): () => void {
   waiting.push(draw);
   if (!asked) {
     asked = true;
-    requestAnimationFrame(() => setTimeout(next));
+    ask();
   }
   return () => {
     const at = waiting.indexOf(draw);

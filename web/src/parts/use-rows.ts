@@ -36,7 +36,13 @@ export function useRows<T>(rows: () => readonly T[], screen = SCREEN): Rows<T> {
     });
   }
   watch(() => rows().length, grow, { immediate: true });
-  onScopeDispose(() => cancelAnimationFrame(frame));
+  // On paper a list is whole.
+  const all = (): void => void (drawn.value = rows().length);
+  window.addEventListener('beforeprint', all);
+  onScopeDispose(() => {
+    cancelAnimationFrame(frame);
+    window.removeEventListener('beforeprint', all);
+  });
   return {
     shown: computed(() => rows().slice(0, drawn.value)),
     left: computed(() => Math.max(0, rows().length - drawn.value)),

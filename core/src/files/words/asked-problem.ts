@@ -15,7 +15,7 @@ export const ASKED_SENTENCES = {
   'period-zero': () => 'A period of nought cannot be turned. Write a period above 0, such as 12 h.',
   'period-negative': () => 'A period cannot be negative. Which way it turns is set beside it.',
   'beats-need-teeth': d =>
-    `${d.beats} beats turn nothing until the teeth of the escape wheel are known. Write “with 15 teeth” after it.`,
+    `${d.beats} beats turn nothing until the teeth of the escape wheel are known. Write “with 15 teeth” after it; or, for turns, 5 rpm.`,
   'speed-zero': () => 'A speed of nought never turns. Write a speed above 0, such as 5 rpm.',
   'period-unreadable': d =>
     `From “${d.from.slice(0, 40)}” on, this cannot be read. Write figures with ` +

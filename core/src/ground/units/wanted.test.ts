@@ -74,6 +74,8 @@ describe('periods as people write them', () => {
     expect(code(parseWanted('240 beats per minute'))).to.equal('beats-need-teeth');
     expect(code(parseWanted('14400 an hour'))).to.equal('beats-need-teeth');
     expect(code(parseWanted('0 Hz'))).to.equal('speed-zero');
+    for (const none of ['2 Hz with 0 teeth', '240 beats per minute with 0 teeth'])
+      expect(code(parseWanted(none)), none).to.equal('period-zero');
   });
 
   it('reads turns for a mile and a yard (1959 agreement: 1609.344 m, 0.9144 m)', () => {

@@ -202,8 +202,9 @@ function beatSeconds(beatsText: string, unit: string, teethText: string | undefi
 function hertzSeconds(text: string, teethText: string | undefined): Result<Rational> {
   const hertz = parseRational(text);
   if (!hertz.ok) return hertz;
+  const teeth = teethText === undefined ? 1n : BigInt(teethText);
   if (sign(hertz.value) <= 0) return fail('speed-zero');
-  return ok(div(rational(teethText === undefined ? 1n : BigInt(teethText)), hertz.value));
+  return teeth === 0n ? fail('period-zero') : ok(div(rational(teeth), hertz.value));
 }
 
 function unitOf(name: string): Result<Rational> {

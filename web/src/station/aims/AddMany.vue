@@ -91,7 +91,7 @@ function withDriver(drive: string): Edit {
           <tr>
             <th scope="col">output</th>
             <th scope="col">wanted</th>
-            <th scope="col" class="figure">turns : turns of the drive</th>
+            <th scope="col" class="figure">turns of the drive : of the output</th>
           </tr>
         </thead>
         <tbody>

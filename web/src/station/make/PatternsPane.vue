@@ -83,7 +83,7 @@ const patternRows = useRows(() => patterns.value);
 </script>
 
 <template>
-  <p class="row">
+  <div class="row">
     <OneOf v-model="paper" label="Paper" :choices="PAPERS" test="paper" />
     <v-btn
       :disabled="writing || chosen.length === 0"
@@ -97,7 +97,7 @@ const patternRows = useRows(() => patterns.value);
     >
       Patterns, PDF
     </v-btn>
-  </p>
+  </div>
   <p class="quiet small">
     True size, over as many sheets as needed, with marks to join them. Print at 100 % and measure the square
     on the first page before you cut.
@@ -130,10 +130,10 @@ const patternRows = useRows(() => patterns.value);
     spellcheck="false"
     data-test="strip-digits"
   />
-  <p class="row">
+  <div class="row">
     <span class="quiet">Its face moves past the window</span>
     <OneOf v-model="strip.moves" label="Its face moves past the window" :choices="MOVES" test="moves" />
-  </p>
+  </div>
   <p v-if="stripDrawing" class="row">
     <v-btn data-test="strip-show" @click="show('strip', stripDrawing)">Show it</v-btn>
     <v-btn :disabled="writing" data-test="strip-pdf" @click="save([stripDrawing], 'digit strip')">PDF</v-btn>

@@ -10,7 +10,6 @@ import MaterialFields from './MaterialFields.vue';
 import ProcessFields from './ProcessFields.vue';
 import { anyText } from './any-text';
 import DrawnLater from '../../parts/DrawnLater.vue';
-import TickBox from '../../parts/TickBox.vue';
 
 /** The maker's tools: how each works, what it takes, and what to mind. */
 const { machine, change } = useOpen();
@@ -69,8 +68,10 @@ function add(kind: Process['kind']): void {
         </td>
         <td>{{ titleOf(p.kind) }}</td>
         <td>
-          <TickBox
-            :model-value="usual === p.id"
+          <v-radio
+            name="usual"
+            :value="p.id"
+            :model-value="usual"
             :aria-label="`${p.name} makes the rest`"
             data-test="usual-tool"
             @update:model-value="usual = p.id"

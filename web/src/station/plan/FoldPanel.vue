@@ -67,10 +67,12 @@ const locked = computed(() => machine.value.axes.filter(a => a.locked).map(a => 
       data-test="fold-wanted"
     />
   </div>
-  <label v-if="(machine.layout.plates?.pillars.length ?? 0) > 0" class="tick">
-    <TickBox v-model="pillarsStay" data-test="pillars-stay" />
-    pillars stay where they are
-  </label>
+  <TickBox
+    v-if="(machine.layout.plates?.pillars.length ?? 0) > 0"
+    v-model="pillarsStay"
+    label="pillars stay where they are"
+    data-test="pillars-stay"
+  />
   <div class="acts">
     <v-btn variant="flat" :disabled="search.searching.value" data-test="fold" @click="start">Fold</v-btn>
     <WorkBar :work="search" label="Folding" cancel-test="fold-stop" />
