@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { builderOn } from '../core/src/edits/planting/index.ts';
-import { derive, foldQuery, layoutOf } from '../core/src/state/derive/index.ts';
+import { foldQuery, layoutOf } from '../core/src/state/derive/index.ts';
+import { deriveWhole } from './whole.ts';
 import { clearancesOf, findLayers, foldTrain, type Folded } from '../core/src/place/layout/index.ts';
 import { GROUND, machineFrom, type Machine, newMachine } from '../core/src/document/machine/index.ts';
 import { must } from '../core/src/ground/result/index.ts';
@@ -11,14 +12,14 @@ import { sixtyWheels } from './sixty-wheels.ts';
 
 /** Collisions and layers of many wheels, and folding trains into a round case against plain random placement. */
 export function layoutBench(): void {
-  const ninety = derive(ninetyWheels());
+  const ninety = deriveWhole(ninetyWheels());
   const parts = layoutOf(ninety);
   const moving = clock(() => clearancesOf(parts));
   report(
     '90 wheels, clearances through the whole motion',
     moving,
     'deriving all from the document',
-    clock(() => derive(ninety.machine)),
+    clock(() => deriveWhole(ninety.machine)),
   );
   report(
     '90 wheels on arms, layers (none can be)',
@@ -36,7 +37,7 @@ export function layoutBench(): void {
       ),
     ],
   ] as const) {
-    const laid = layoutOf(derive(machine));
+    const laid = layoutOf(deriveWhole(machine));
     const found = findLayers(laid);
     const said = found.ok ? `${found.value.layers} found, at least ${found.value.least}` : 'none can be';
     report(
@@ -81,7 +82,7 @@ function train(stages: readonly (readonly [number, number])[], swing: number): M
 
 function foldBench(name: string, machine: Machine, diameter: number): void {
   const envelope = { region: { kind: 'circle' as const, x: 0, y: 0, diameter } };
-  const ready = derive({ ...machine, layout: { ...machine.layout, envelope } });
+  const ready = deriveWhole({ ...machine, layout: { ...machine.layout, envelope } });
   const query = foldQuery(ready, { starts: 200, wanted: 6, seed: 1, pillarsStay: false });
   const start = performance.now();
   const job = foldTrain(query);

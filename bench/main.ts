@@ -1,6 +1,6 @@
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
-import { derive } from '../core/src/state/derive/index.ts';
+import { deriveWhole } from './whole.ts';
 import { setWheel } from '../core/src/edits/change/index.ts';
 import { branchesBench } from './branches.ts';
 import { browserBench } from './browser.ts';
@@ -24,12 +24,12 @@ runBench();
 await makingBench();
 
 const machine = sixtyWheels();
-const all = clock(() => derive(machine));
-const before = derive(machine);
+const all = clock(() => deriveWhole(machine));
+const before = deriveWhole(machine);
 let shift = 0;
 const edit = clock(() => {
   shift += 0.01;
-  derive(setWheel('a7', { shift })(machine), before);
+  deriveWhole(setWheel('a7', { shift })(machine), before);
 });
 report('60 wheels, an edit of one', edit, 'all made anew, outlines too', all);
 

@@ -3,7 +3,7 @@ import type { MaxRectsPacker as Packer } from 'maxrects-packer';
 import { createRequire } from 'node:module';
 import { allFiles } from '../core/src/files/archive/index.ts';
 import { plantPlanetary } from '../core/src/edits/planting/index.ts';
-import { derive } from '../core/src/state/derive/index.ts';
+import { deriveWhole } from './whole.ts';
 import { writeZip } from '../core/src/files/format/index.ts';
 import { bounds, flatten } from '../core/src/ground/geometry/index.ts';
 import { type Machine, newMachine } from '../core/src/document/machine/index.ts';
@@ -26,7 +26,7 @@ export async function makingBench(): Promise<void> {
   const kit = await Module();
   kit.setup();
   const machine = ninetyWheels();
-  const d = derive(machine);
+  const d = deriveWhole(machine);
   const [batch] = batchesOf(d).batches;
   if (!batch) throw new Error('makingBench: nothing to lay out');
   const WIDTH = 600;
@@ -62,7 +62,7 @@ export async function makingBench(): Promise<void> {
   );
 
   const set = printedSet();
-  const ds = derive(set);
+  const ds = deriveWhole(set);
   const [found] = inPlaceSets(set);
   if (!found) throw new Error('makingBench: no set');
   const placed = clock(() => void must(printedInPlace(kit, ds, found)), 1);
@@ -87,7 +87,7 @@ export async function makingBench(): Promise<void> {
       },
     ],
   };
-  const dp = derive(printed);
+  const dp = deriveWhole(printed);
   const start = performance.now();
   const job = allFiles(dp, kit, { paper: 'A4', sets: 1 });
   let step = await job.next();

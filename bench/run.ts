@@ -1,4 +1,4 @@
-import { derive } from '../core/src/state/derive/index.ts';
+import { deriveWhole } from './whole.ts';
 import { driftCourse, skyAspects } from '../core/src/state/ask/index.ts';
 import { newAim } from '../core/src/document/machine/index.ts';
 import {
@@ -21,7 +21,7 @@ const YEARS = 200;
 /** Running: positions in plan and from the side, setting to a date, drift over two hundred years, the sky. */
 export function runBench(): void {
   const machine = ninetyWheels();
-  const d = derive(machine);
+  const d = deriveWhole(machine);
   const at = (i: number): DriveTurns => ({ whole: BigInt(i), part: (i * 0.618) % 1 });
   const into = new Map<string, Stance>();
   const kept = clock(() => {
@@ -70,7 +70,7 @@ export function runBench(): void {
     id: `aim${i}`,
     member,
   }));
-  const charted = derive({
+  const charted = deriveWhole({
     ...machine,
     drive: { member: machine.drive?.member ?? '', speed: { kind: 'period', text: '1 h' } },
     aims,
@@ -84,7 +84,7 @@ export function runBench(): void {
     }
   });
   report(`drift of 30 outputs over ${YEARS} years`, drift, 'the most that is wanted', 200);
-  const moon = derive({
+  const moon = deriveWhole({
     ...machine,
     drive: { member: machine.drive?.member ?? '', speed: { kind: 'period', text: '365.25636 d' } },
     aims: [

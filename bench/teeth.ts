@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { derive } from '../core/src/state/derive/index.ts';
+import { deriveWhole } from './whole.ts';
 import { flatten } from '../core/src/ground/geometry/index.ts';
 import { readMachine } from '../core/src/document/machine/index.ts';
 import { readyToRoll, rollCheck, rollingPair, freedom } from '../core/src/teeth/mesh/index.ts';
@@ -14,7 +14,7 @@ const FORM = { kind: 'involute', pressureAngleDeg: 20, addendum: 1, dedendum: 1.
 
 /** Rolling one pair, and outlines of a large machine with a ring of 480 teeth. */
 export function teethBench(): void {
-  const noons = derive(
+  const noons = deriveWhole(
     must(readMachine(readFileSync(join(import.meta.dirname, '../demo/two-noons.json'), 'utf8'))),
   );
   const mesh = noons.meshes['minute-third'];
@@ -40,7 +40,7 @@ export function teethBench(): void {
   const spec = { form: FORM, module: 1, count: 480, ...STANDARD_SPEC };
   const ring = { family: 'involute ring', spec, rim: 3 } as const;
   const outlines = clock(() => {
-    derive(machine);
+    deriveWhole(machine);
     toothFigure(ring, CHORD);
   }, 5);
   report(

@@ -1,5 +1,5 @@
 import { fillBlanks } from '../core/src/counting/open-counts/index.ts';
-import { derive } from '../core/src/state/derive/index.ts';
+import { deriveWhole } from './whole.ts';
 import type { Machine } from '../core/src/document/machine/index.ts';
 import { setWheel } from '../core/src/edits/change/index.ts';
 import { stancesAt } from '../core/src/place/motion/index.ts';
@@ -55,7 +55,7 @@ export function trainsBench(): void {
     'dense floating point',
     clock(() => denseRates(machine), 9),
   );
-  const d = derive(machine);
+  const d = deriveWhole(machine);
   let part = 0;
   const frame = clock(() => {
     for (let i = 0; i < 100; i++) stancesAt(d.moving, { whole: 36525n, part: (part += 0.0001) % 1 });
@@ -64,12 +64,12 @@ export function trainsBench(): void {
     'positions of 100 frames',
     frame,
     'deriving the machine once, outlines too',
-    clock(() => derive(machine)),
+    clock(() => deriveWhole(machine)),
   );
   let teeth = 40;
   const edit = clock(
     () =>
-      derive(
+      deriveWhole(
         setWheel(machine.wheels[20]?.id ?? '', {
           teeth: { kind: 'count', count: (teeth = teeth === 40 ? 41 : 40) },
         })(machine),
@@ -81,7 +81,7 @@ export function trainsBench(): void {
     'an edit of one count',
     edit,
     'all made anew',
-    clock(() => derive(machine)),
+    clock(() => deriveWhole(machine)),
   );
   const four = machine.wheels.slice(0, 4).map(w => w.id);
   const open: Machine = {

@@ -36,18 +36,22 @@ describe('the layout', () => {
     const choices = page.locator('[data-test=folds] li');
     expect(await choices.count()).to.be.at.least(3);
     await accessible(page);
-    await pane(page, 'places');
-    const before = await page.locator('[data-test=axes]').innerText();
+    const axes = async (): Promise<string> => {
+      await pane(page, 'places');
+      await page.locator('[data-test=axes] tbody tr').nth(1).waitFor();
+      await page.locator('[data-test=more-rows]').waitFor({ state: 'detached' });
+      return page.locator('[data-test=axes]').innerText();
+    };
+    const before = await axes();
     await pane(page, 'fold');
     await page.click('[data-test=fold]');
     await page.waitForSelector('[data-test=fold-said]');
     await choices.nth(1).getByRole('button', { name: 'Take this' }).click();
-    await pane(page, 'places');
-    expect(await page.locator('[data-test=axes]').innerText()).to.not.equal(before);
+    expect(await axes()).to.not.equal(before);
     for (const code of ['wheels-strike', 'wheel-strikes-arbor', 'outside-envelope', 'tubes-cannot-nest'])
       expect(await page.locator(`[data-test=finding-${code}]`).count(), code).to.equal(0);
     await page.click('[data-test=undo]');
-    expect(await page.locator('[data-test=axes]').innerText()).to.equal(before);
+    expect(await axes()).to.equal(before);
     expect(errors).to.deep.equal([]);
   });
 

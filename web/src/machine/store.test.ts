@@ -1,16 +1,12 @@
 import 'fake-indexeddb/auto';
 import { newMachine } from '@tesseron/core/machine';
-import { setWheel } from '@tesseron/core/change';
+import { renameMachine as rename, setWheel } from '@tesseron/core/change';
 import { expect } from 'chai';
 import { createPinia, setActivePinia } from 'pinia';
 import { database } from '../keep/database';
 import { addMachine } from '../keep/shelf';
 import { loadMachine, writeMachineIf } from '../keep/machines';
 import { useMachine } from './store';
-
-const rename =
-  (name: string): Parameters<ReturnType<typeof useMachine>['change']>[1] =>
-  m => ({ ...m, name });
 
 async function until(condition: () => boolean): Promise<void> {
   for (let i = 0; i < 200 && !condition(); i++) await new Promise(resolve => setTimeout(resolve, 5));
@@ -130,5 +126,23 @@ describe('the open machine', () => {
     expect(store.keepState).to.equal('failed');
     expect(store.machine?.name, 'what is on screen stays').to.equal('lost');
     await store.close();
+  });
+
+  it('judges the machine that is open, and no longer tells of the one before it', async () => {
+    const store = useMachine();
+    await store.open(id);
+    await until(() => !store.judging);
+    expect(store.judged?.machine).to.equal(store.machine);
+    await addMachine(database, `${id}other`, newMachine('other'), 2);
+    await store.open(`${id}other`);
+    expect([undefined, store.machine]).to.include(store.judged?.machine);
+    await until(() => !store.judging);
+    expect(store.judged?.machine.name).to.equal('other');
+    expect(store.judged?.findings).to.deep.equal(store.derived?.findings);
+    store.change('Name', rename('again'));
+    await until(() => !store.judging);
+    expect(store.judged?.machine.name, 'after an edit too').to.equal('again');
+    await store.close();
+    expect([store.judged, store.judging]).to.deep.equal([undefined, false]);
   });
 });

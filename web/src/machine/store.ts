@@ -1,4 +1,4 @@
-import type { Derived } from '@tesseron/core/state';
+import { askedInTurn, type Derived } from '@tesseron/core/state';
 import { derive } from '@tesseron/core/derive';
 import { type Machine, machineFrom, soundAfter } from '@tesseron/core/machine';
 import type { Attempt, Edit } from '@tesseron/core/change';
@@ -11,11 +11,15 @@ import { database } from '../keep/database';
 import type { KeptMachine } from '../keep/db';
 import { keepReadable, loadMachine, writeMachineIf } from '../keep/machines';
 import { addMachine } from '../keep/shelf';
-import { judgeAll, whenIdle } from './judge';
+import { whenIdle } from '../keep/when-idle';
+import { inSlices } from '../parts/in-slices';
 import { goTo, type History, present, record, redo, startHistory, type Step, undo } from './history';
 
 /** How keeping stands: all kept, writing, overtaken by another tab, or refused by the browser. */
 export type KeepState = 'kept' | 'writing' | 'overtaken' | 'failed';
+
+/** Judging that fits before the next frame, ms: a small machine is judged before it is drawn. */
+const AT_ONCE = 8;
 
 /** Findings, and the machine of which they are true. */
 interface Judged {
@@ -34,6 +38,7 @@ export const useMachine = defineStore('machine', () => {
   /** What is judged, and of which state of the machine; while `judging`, of the one before the last change. */
   const judged = shallowRef<Judged>();
   const judging = ref(false);
+  let stopJudging: (() => void) | undefined;
   const keepState = ref<KeepState>('kept');
   const notice = ref('');
   /** Why the last change was not made. */
@@ -47,10 +52,9 @@ export const useMachine = defineStore('machine', () => {
     history.value = next;
     const made = derive(present(next).machine, derived.value);
     derived.value = made;
-    const all = judgeAll(made, () => derived.value !== made);
-    judging.value = all !== true;
-    if (all === true) said(made);
-    else void all.then(done => done && derived.value === made && said(made));
+    judging.value = true;
+    stopJudging?.();
+    stopJudging = inSlices(askedInTurn(made.stages), () => said(made), AT_ONCE);
   }
   function said({ machine, findings }: Derived): void {
     judged.value = { machine, findings };
@@ -82,6 +86,7 @@ export const useMachine = defineStore('machine', () => {
     id.value = '';
     history.value = undefined;
     derived.value = undefined;
+    stopJudging?.();
     judged.value = undefined;
     judging.value = false;
   }

@@ -1,7 +1,5 @@
 import { onScopeDispose, type ShallowRef, shallowRef, watch } from 'vue';
-
-/** Work in one slice, ms. */
-const SLICE = 8;
+import { inSlices } from './in-slices';
 
 /**
  * What takes longer than a frame: worked out in short slices after the frame, anew whenever what it is made from
@@ -12,33 +10,16 @@ export function useLater<S, T>(
   work: (from: S) => Generator<unknown, T>,
 ): ShallowRef<T | undefined> {
   const value: ShallowRef<T | undefined> = shallowRef();
-  let timer: ReturnType<typeof setTimeout> | undefined;
-  let frame = 0;
-  const stop = (): void => {
-    cancelAnimationFrame(frame);
-    clearTimeout(timer);
-  };
+  let stop: (() => void) | undefined;
   watch(
     from,
     source => {
-      stop();
+      stop?.();
       value.value = undefined;
-      const running = work(source);
-      const slice = (): void => {
-        const end = performance.now() + SLICE;
-        while (performance.now() < end) {
-          const step = running.next();
-          if (step.done) {
-            value.value = step.value;
-            return;
-          }
-        }
-        timer = setTimeout(slice);
-      };
-      frame = requestAnimationFrame(() => (timer = setTimeout(slice)));
+      stop = inSlices(work(source), made => (value.value = made));
     },
     { immediate: true },
   );
-  onScopeDispose(stop);
+  onScopeDispose(() => stop?.());
   return value;
 }

@@ -20,11 +20,9 @@ import { must } from '../../ground/result/index.ts';
 import { trainRates } from '../../trains/train/index.ts';
 import {
   assemblyOf,
-  cannotBeBuilt,
   type Central,
   CENTRALS,
   drivenOf,
-  factsOfChoice,
   type PlanetaryQuery,
   planetaryRate,
   type PlanetarySet,
@@ -33,8 +31,6 @@ import {
   searchPlanetary,
   searchTwoRing,
   setFrom,
-  setsForRate,
-  stackedRate,
   tipsPass,
   twoRingFits,
   twoRingFrom,
@@ -352,55 +348,5 @@ describe('stages one after the other', () => {
     const out = m.members.find(x => x.name === 'Planetary set')!.id;
     expect(toFraction(derive(m).train.rates[out]!)).to.equal('1/64');
     expect(derive(m).findings.filter(f => f.severity === 'stop')).to.deep.equal([]);
-  });
-});
-
-describe('a set being chosen', () => {
-  const choice = {
-    ...{ rings: 'one' as const, sun: 24, planet: 18, second: 17, planets: 3, stages: 1 },
-    ...{ held: 'ring' as const, driver: 'sun' as const },
-  };
-
-  it('has the rate of all its stages, and the ring with its rim across', () => {
-    const facts = must(factsOfChoice({ ...choice, stages: 3 }));
-    expect(toFraction(facts.rate)).to.equal('8/343');
-    expect(facts.output).to.equal('arm');
-    expect(facts.across).to.equal(66);
-    expect(facts.equal).to.equal(true);
-    expect(cannotBeBuilt(facts)).to.equal(false);
-  });
-
-  it('says which planets strike each other or their ring, of one ring and of two', () => {
-    const many = must(factsOfChoice({ ...choice, planets: 7 }));
-    expect(many.gap).to.be.below(0);
-    expect(cannotBeBuilt(many)).to.equal(true);
-    const twin = must(factsOfChoice({ ...choice, rings: 'two', sun: 12, planet: 60, second: 58 }));
-    expect(twin.output).to.equal('second ring');
-    expect(twin.inRings.map(t => t.ring)).to.deep.equal(
-      [132, 130].filter(r => !tipsPass(r === 132 ? 60 : 58, r)),
-    );
-    const near = must(factsOfChoice({ ...choice, sun: 4, planet: 60, planets: 1 }));
-    expect(near.inRings).to.deep.equal([{ kind: 'tips strike', planet: 60, ring: 124 }]);
-    expect(cannotBeBuilt(near)).to.equal(true);
-    expect(factsOfChoice({ ...choice, sun: 2 }).ok).to.equal(false);
-  });
-
-  it('is searched for a rate over all stages, and every error is that of them all', () => {
-    const wanted = rational(8n, 343n);
-    const found = must(
-      setsForRate({ ...choice, stages: 3 }, wanted, { planets: [3], module: 1, outside: undefined })!,
-    );
-    expect(toFraction(found[0]!.rate)).to.equal('2/7');
-    for (const f of found)
-      expect(toFraction(f.error)).to.equal(toFraction(sub(div(stackedRate(f.rate, 3), wanted), ONE)));
-    const held = must(
-      setsForRate({ ...choice, held: 'arm' }, rational(2n, 5n), {
-        planets: [3],
-        module: 1,
-        outside: undefined,
-      })!,
-    );
-    expect(toFraction(held[0]!.rate)).to.equal('-2/5');
-    expect(toFraction(held[0]!.error)).to.equal('0');
   });
 });

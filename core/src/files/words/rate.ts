@@ -13,3 +13,13 @@ export function sayRate(rate: Rational | undefined, most = 24, way: 1 | -1 = 1):
   const text = size.length <= most ? size : figure(toNumber(absolute(rate)), 4);
   return `${sign(rate) === way ? '↺' : '↻'} ${text}`;
 }
+
+/**
+ * A rate as turns of the drive to turns of the output, by size: a reduction is n : 1, a gain 1 : n (conventions 1).
+ * 19/235 to 5 figures is “12.368 : 1”.
+ */
+export function sayReduction(rate: Rational, figures: number): string {
+  const size = toNumber(absolute(rate));
+  if (size === 0) return 'still';
+  return size < 1 ? `${figure(1 / size, figures)} : 1` : `1 : ${figure(size, figures)}`;
+}

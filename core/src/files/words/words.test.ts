@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import { cautionsFor } from '../../making/process/index.ts';
 import { rational } from '../../ground/rational/index.ts';
-import { CAUTIONS, sayDrift } from './index.ts';
+import { CAUTIONS, sayDrift, sayReduction } from './index.ts';
 
 describe('words', () => {
   it('give an error in the output’s own terms', () => {
@@ -16,6 +16,13 @@ describe('words', () => {
     expect(sayDrift(rational(1, 3600), rational(1), undefined)).to.equal(
       'fast by 1° in 10.0 turns of the drive',
     );
+  });
+
+  it('give a rate as turns of the drive to turns of the output', () => {
+    expect(sayReduction(rational(19n, 235n), 5)).to.equal('12.368 : 1');
+    expect(sayReduction(rational(-4n), 3)).to.equal('1 : 4.00');
+    expect(sayReduction(rational(1n), 3)).to.equal('1 : 1.00');
+    expect(sayReduction(rational(0n), 3)).to.equal('still');
   });
 
   it('caution for every way of making', () => {

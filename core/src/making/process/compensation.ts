@@ -109,9 +109,8 @@ export function compensated(
 export function uncutCorners(outline: Path, radius: number, chordError: number): Path[] {
   if (radius <= 0) return [];
   const points = flatten(outline, chordError).map(p => ({ x: p.x, y: p.y }));
-  const ccw = signedArea(points) > 0 ? points : [...points].reverse();
-  const rolled = inflate(ccw, radius, chordError).flatMap(p => inflate(p, -radius, chordError));
-  return Clipper.differenceD(rolled, [ccw], FillRule.NonZero, DECIMALS)
+  const rolled = inflate(points, radius, chordError).flatMap(p => inflate(p, -radius, chordError));
+  return Clipper.differenceD(rolled, [points], FillRule.NonZero, DECIMALS)
     .filter(p => Math.abs(Clipper.areaD(p)) > 20 * chordError * chordError)
     .map(p => polygon(p.map(q => ({ x: q.x, y: q.y }))));
 }

@@ -43,6 +43,14 @@ export function stage<I extends object, T>(
   };
 }
 
+/** Asks every stage for its value, one at a time, so that nothing is left to be made. */
+export function* askedInTurn(stages: object): Generator<undefined, void> {
+  for (const s of Object.values(stages) as Stage<unknown>[]) {
+    void s.value;
+    yield undefined;
+  }
+}
+
 /** Those parts of a document, and no others. */
 export function pick<M extends object, K extends keyof M>(machine: M, ...keys: K[]): Pick<M, K> {
   return Object.fromEntries(keys.map(k => [k, machine[k]])) as Pick<M, K>;

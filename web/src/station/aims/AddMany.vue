@@ -2,9 +2,8 @@
 import { addAims, type Edit, setDriveSpeed } from '@tesseron/core/change';
 
 import { findPeriods, type ListedBody, parseBodies, wantedTextOf } from '@tesseron/core/period';
-import { toNumber } from '@tesseron/core/rational';
-import { figure, parsePeriod, parseWanted, wantedRate } from '@tesseron/core/units';
-import { sayProblem } from '@tesseron/core/words';
+import { parsePeriod, parseWanted, wantedRate } from '@tesseron/core/units';
+import { sayProblem, sayReduction } from '@tesseron/core/words';
 import { computed, ref } from 'vue';
 import { useOpen } from '../../machine/use-open';
 import { useOwnPeriods } from './use-own-periods';
@@ -38,9 +37,7 @@ const seconds = computed(() => {
 function ratioOf(body: ListedBody): string {
   const read = parseWanted(body.wanted);
   const rate = read.ok ? wantedRate(read.value, { seconds: seconds.value }) : read;
-  if (!rate.ok) return '–';
-  const r = toNumber(rate.value);
-  return r < 1 && r > 0 ? `${figure(1 / r, 9)} : 1` : `1 : ${figure(r, 9)}`;
+  return rate.ok ? sayReduction(rate.value, 9) : '–';
 }
 function pick(name: string, wanted: string): void {
   text.value = `${text.value.trimEnd()}${text.value.trim() === '' ? '' : '\n'}${name.split(',')[0]}; ${wanted}`;

@@ -11,7 +11,7 @@ import {
 } from '@tesseron/core/rational';
 import { fail, type Result } from '@tesseron/core/result';
 import { figure, parseSpan, parseWanted } from '@tesseron/core/units';
-import { sayDrift, sayProblem } from '@tesseron/core/words';
+import { sayDrift, sayProblem, sayReduction } from '@tesseron/core/words';
 import { computed, ref } from 'vue';
 import { RouterLink } from 'vue-router';
 import { useRatioWorking } from '../../frame/use-ratio-working';
@@ -41,11 +41,7 @@ const reads = computed(() => {
   return `${limit}${whole.length <= 12 ? `${whole} = ` : ''}${toSignificant(wanted, 9)} turns per turn of the drive`;
 });
 /** Turns of the drive to turns of the output: a reduction is n : 1 (conventions 1). */
-const short = computed(() => {
-  const w = state.value?.wanted && toNumber(state.value.wanted);
-  if (!w) return '';
-  return w < 1 ? `${figure(1 / w, 7)} : 1` : `1 : ${figure(w, 7)}`;
-});
+const short = computed(() => (state.value?.wanted ? sayReduction(state.value.wanted, 7) : ''));
 const seconds = computed(() => derived.value.driveSeconds ?? derived.value.standsFor);
 const verdict = computed(() => {
   const s = state.value;

@@ -1,0 +1,93 @@
+import { expect } from 'chai';
+import { readFileSync } from 'node:fs';
+import { derive } from '../derive/index.ts';
+import {
+  type Machine,
+  type Material,
+  newMachine,
+  type Process,
+  readMachine,
+} from '../../document/machine/index.ts';
+import { setMaking } from '../../edits/change/index.ts';
+import { must } from '../../ground/result/index.ts';
+
+const demo = (name: string): Machine =>
+  must(readMachine(readFileSync(new URL(`../../../../demo/${name}.json`, import.meta.url), 'utf8')));
+const DEMOS = [
+  'saltreach-tide-clock',
+  'two-noons',
+  'quartet-of-moons',
+  'round-of-kestrels',
+  'wading-heron',
+  'ossel-brine-pump',
+];
+
+describe('judgements about making', () => {
+  const codes = (
+    process: Partial<Process>,
+    material?: Partial<Material>,
+    name = 'saltreach-tide-clock',
+  ): string[] => {
+    const m = demo(name);
+    const stock = material && { id: 'stock', name: 'ply', sheets: [], ...material };
+    const changed = { ...m.processes[0]!, ...process, ...(stock && { material: 'stock' }) } as Process;
+    return derive({ ...m, processes: [changed], materials: stock ? [stock] : [] })
+      .findings.filter(f => f.station === 'make')
+      .map(f => f.code);
+  };
+
+  it('demos have none; stock that measures otherwise, and sheets that are too small, are told', () => {
+    for (const name of DEMOS) expect(codes({}, undefined, name), name).to.deep.equal([]);
+    expect(codes({}, { thickness: 4.02 })).to.deep.equal([]);
+    expect(codes({}, { thickness: 3.6 })).to.include('stock-thickness');
+    expect(codes({}, { sheets: [{ width: 600, height: 90 }] })).to.include('part-too-large');
+  });
+
+  it('a part that is too large says whether it is a sheet or a bed that is too small', () => {
+    const m = demo('saltreach-tide-clock');
+    const place = (process: Partial<Process>, sheets: { width: number; height: number }[]): unknown => {
+      const changed = { ...m.processes[0]!, ...process, material: 'stock' } as Process;
+      const materials = [{ id: 'stock', name: 'ply', sheets }];
+      const found = derive({ ...m, processes: [changed], materials }).findings;
+      return found.flatMap(f => (f.code === 'part-too-large' ? [f.data] : []))[0];
+    };
+    expect(place({}, [{ width: 600, height: 90 }])).to.include({ place: 'sheet', width: 600, height: 90 });
+    const bed = { width: 100, depth: 90, height: 200 };
+    expect(place({ kind: 'printer', bed }, [])).to.include({ place: 'bed', width: 100, height: 90 });
+  });
+
+  it('a cutter that is too thick for the roots is told once for wheels of one kind, a thin one not', () => {
+    expect(codes({ kind: 'router', cutter: 3 })).to.include('corner-too-sharp');
+    expect(codes({ kind: 'router', cutter: 0.4 })).to.not.include('corner-too-sharp');
+  });
+
+  it('a printer whose bed or height is too small, and walls thinner than two lines, are told', () => {
+    expect(codes({ kind: 'printer', bed: { width: 100, depth: 100, height: 200 } })).to.include(
+      'part-too-large',
+    );
+    expect(codes({ kind: 'printer', bed: { width: 400, depth: 400, height: 3 } })).to.include(
+      'part-too-high',
+    );
+    const m = demo('saltreach-tide-clock');
+    const bored = {
+      ...m,
+      wheels: m.wheels.map(w => ({
+        ...w,
+        body: { web: { kind: 'spokes' as const, number: 4, width: 1 }, mark: false, engraved: false },
+      })),
+    };
+    const told = (nozzle: number): string[] =>
+      derive({ ...bored, processes: [{ id: m.process!, name: 'p', kind: 'printer', nozzle }] }).findings.map(
+        f => f.code,
+      );
+    expect(told(0.8)).to.include('wall-too-fine');
+    expect(told(0.4)).to.not.include('wall-too-fine');
+  });
+
+  it('exceptions for single parts leave a whole document, and go when they say nothing more', () => {
+    const m = newMachine('x');
+    const one = setMaking('plate back', { process: 'process1', number: 2 })(m);
+    expect(one.making).to.deep.equal([{ part: 'plate back', process: 'process1', number: 2 }]);
+    expect(setMaking('plate back', { process: undefined, number: undefined })(one).making).to.deep.equal([]);
+  });
+});
