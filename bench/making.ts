@@ -108,7 +108,7 @@ function printedSet(): Machine {
     name: 'out',
     wanted: '1/4',
     sense: 'either' as const,
-    tolerance: { degrees: '1', over: '100 turns' },
+    tolerance: { amount: '1', over: '100 turns' },
     frame: 'ground',
   };
   const m = plantPlanetary(

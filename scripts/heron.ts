@@ -24,7 +24,7 @@ export function heron(): Machine {
     processes: [PRINTER],
     materials: [FILAMENT],
   };
-  const aim = { ...newAim(base, 'Stride', '24 s'), tolerance: { degrees: '1', over: '1 h' } };
+  const aim = { ...newAim(base, 'Stride', '24 s'), tolerance: { amount: '1', over: '1 h' } };
   const set = must(setFrom({ sun: 20, planet: 20 }, 4));
   const choice = { set, held: 'ring', driver: 'sun', module: MODULE, stages: 2, aim: aim.id } as const;
   return fitBores(must(layersFound(plantPlanetary({ ...base, aims: [aim] }, choice))));

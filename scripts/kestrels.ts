@@ -102,7 +102,7 @@ function withBird(machine: Machine, bird: Bird, layer: number): Machine {
   }
   const aim: Aim = {
     ...newAim(m, bird.name, bird.wanted),
-    tolerance: { degrees: '1', over: '1 h' },
+    tolerance: { amount: '1', over: '1 h' },
     seenFrom: SEEN,
     member: `bird${n}`,
   };

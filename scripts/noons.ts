@@ -236,11 +236,11 @@ function withAims(m: Machine): Machine {
     ['Sidereal day', '23h 56m 4.0905s', 'sidereal', '5'],
     ['Seconds', '1 min', 'escape', '5'],
   ] as const;
-  return aims.reduce<Machine>((now, [name, wanted, on, degrees]) => {
+  return aims.reduce<Machine>((now, [name, wanted, on, amount]) => {
     const aim = {
       ...newAim(now, name, wanted),
       sense: name === 'Seconds' ? ('either' as const) : ('with the drive' as const),
-      tolerance: { degrees, over: '1 Julian year' },
+      tolerance: { amount, over: '1 Julian year' },
       member: on,
     };
     return { ...now, aims: [...now.aims, aim] };

@@ -59,7 +59,7 @@ export function pump(): Machine {
   };
   const aim = {
     ...newAim(m, 'Pump strokes', '6.1285714 s'),
-    tolerance: { degrees: '1', over: '1 h' },
+    tolerance: { amount: '1', over: '1 h' },
     member: 'crank',
   };
   return { ...m, aims: [aim] };

@@ -57,7 +57,7 @@ export function quartet(): Machine {
   for (const moon of moons) {
     if (!moon) throw new Error('quartet: a moon is missing from the library');
     const aim = newAim(machine, moon.name.split(',')[0] ?? moon.name, wantedTextOf(moon));
-    machine = { ...machine, aims: [...machine.aims, { ...aim, tolerance: { degrees: '1', over: '60 d' } }] };
+    machine = { ...machine, aims: [...machine.aims, { ...aim, tolerance: { amount: '1', over: '60 d' } }] };
   }
   const outputs = branchOutputs(derive(machine), 'free');
   const job = searchBranches({ outputs, ...QUARTET_QUERY });

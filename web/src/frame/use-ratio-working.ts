@@ -18,12 +18,13 @@ export function useRatioWorking(): {
       const aim = byId(machine.value.aims, aimId);
       const state = aim && derived.value.aims[aim.id];
       if (!aim || !state?.wanted || !stages) return;
-      const { driveSeconds } = derived.value;
+      const { driveSeconds, driveMetres } = derived.value;
       working.show(
         ratioWorking({
           stages,
           wanted: state.wanted,
           driveSeconds,
+          driveMetres,
           span: state.span,
           spanText: aim.tolerance.over,
         }),

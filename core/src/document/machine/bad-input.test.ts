@@ -76,7 +76,7 @@ describe('input that cannot work', () => {
       name: 'a',
       wanted: '1',
       sense: 'either' as const,
-      tolerance: { degrees: '1', over: '9 turns' },
+      tolerance: { amount: '1', over: '9 turns' },
       frame: 'ground',
     };
     const m: Machine = {

@@ -61,6 +61,17 @@ describe('machine files', () => {
     expect(change({ materials: [] })).to.equal('missing-material');
   });
 
+  it('of version 7 keep their tolerances, which were in degrees only', () => {
+    const now = must(readMachine(starter));
+    const aims = now.aims.map(({ tolerance, ...a }) => ({
+      ...a,
+      tolerance: { degrees: tolerance.amount, over: tolerance.over },
+    }));
+    expect(aims.length).to.be.greaterThan(0);
+    const old = { ...now, version: 7, aims };
+    expect(must(readMachine(JSON.stringify(old)))).to.deep.equal(now);
+  });
+
   it('of version 5 keep their hands and dials, which gain a shape, a ring and a distance', () => {
     const before = ['hand', 'dial', 'globe', 'body'].map((kind, i) => ({
       id: `i${i}`,

@@ -12,3 +12,4 @@ export * from './place.ts';
 export * from './tooth-size.ts';
 export * from './new-machine.ts';
 export * from './new-aim.ts';
+export * from './teeth-groups.ts';

@@ -12,6 +12,11 @@ import { VERSION } from './schema/machine.ts';
 const STEPS: Readonly<Record<number, (data: unknown) => unknown>> = {
   1: data => ({ ...(data as object), version: 2, plans: [] }),
   2: data => ({ ...(data as object), version: 3 }),
+  7: data => ({
+    ...(data as object),
+    version: 8,
+    aims: aimsOf((data as { aims?: unknown }).aims),
+  }),
   6: data => ({ ...(data as object), version: 7, materials: [], making: [] }),
   5: data => ({
     ...(data as object),
@@ -57,6 +62,17 @@ function indicatorsOf(indicators: unknown): unknown {
     if (kind !== 'dial') return i;
     const ring = { outer: Number(radius), inner: Number(radius) * 0.9, divisions: 12 };
     return { ...(i as object), sense: 'counter-clockwise', rings: [ring], windows: [] };
+  });
+}
+
+/** The tolerance of an aim of version 7 was in degrees only. */
+function aimsOf(aims: unknown): unknown {
+  if (!Array.isArray(aims)) return aims;
+  return aims.map((aim: unknown) => {
+    const { tolerance } = (aim ?? {}) as { tolerance?: unknown };
+    if (typeof tolerance !== 'object' || tolerance === null || !('degrees' in tolerance)) return aim;
+    const { degrees: amount, ...rest } = tolerance;
+    return { ...(aim as object), tolerance: { ...rest, amount } };
   });
 }
 

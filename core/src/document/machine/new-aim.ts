@@ -9,7 +9,7 @@ export function newAim(machine: Machine, name: string, wanted: string): Aim {
     name: name.slice(0, 120),
     wanted,
     sense: 'with the drive',
-    tolerance: { degrees: '1', over: free ? '100 turns' : '1 Julian year' },
+    tolerance: { amount: '1', over: free ? '100 turns' : '1 Julian year' },
     frame: 'ground',
   };
 }

@@ -8,7 +8,7 @@ import {
   rational,
   sub,
 } from '../../ground/rational/index.ts';
-import type { Span } from '../../ground/units/index.ts';
+import type { DriveFacts, Span } from '../../ground/units/index.ts';
 
 /**
  * Error of a rate against the wanted one: achieved / wanted − 1, exact; positive is fast (conventions 2).
@@ -25,23 +25,29 @@ export const ppm = (e: Rational): Rational => mul(e, rational(1000000n));
 
 /**
  * Drift in degrees after a span: error × wanted turns in that span × 360° (conventions 2), signed, exact.
- * A span in time needs the drive's period in seconds; undefined when the drive's speed is free.
+ * A span in time needs the drive's period, one of a way how far it rolls in a turn; undefined without.
  */
 export function driftDegrees(
   error: Rational,
   wantedRate: Rational,
   span: Span,
-  driveSeconds: Rational | undefined,
+  drive: DriveFacts,
 ): Rational | undefined {
-  const turns = driveTurns(span, driveSeconds);
+  const turns = driveTurns(span, drive);
   if (!turns) return undefined;
   return mul(mul(error, absolute(wantedRate)), mul(turns, rational(360n)));
 }
 
-/** Turns of the drive in a span; undefined for a time when the drive's speed is free. */
-export function driveTurns(span: Span, driveSeconds: Rational | undefined): Rational | undefined {
-  if (span.kind === 'turns') return span.turns;
-  return driveSeconds ? div(span.seconds, driveSeconds) : undefined;
+/** Turns of the drive in a span; undefined for a time when its speed is free, for a way when it does not roll. */
+export function driveTurns(span: Span, drive: DriveFacts): Rational | undefined {
+  switch (span.kind) {
+    case 'turns':
+      return span.turns;
+    case 'time':
+      return drive.seconds && div(span.seconds, drive.seconds);
+    case 'way':
+      return drive.metres && div(span.metres, drive.metres);
+  }
 }
 
 /**
@@ -67,8 +73,8 @@ export function errorForDrift(
   degrees: Rational,
   wantedRate: Rational,
   span: Span,
-  driveSeconds: Rational | undefined,
+  drive: DriveFacts,
 ): Rational | undefined {
-  const turns = driveTurns(span, driveSeconds);
+  const turns = driveTurns(span, drive);
   return turns && div(degrees, mul(mul(turns, absolute(wantedRate)), rational(360n)));
 }

@@ -41,6 +41,8 @@ const days = (id: string): number => {
   return toNumber(must(parsePeriod(known.text))) / 86400;
 };
 
+const FREE = { seconds: undefined };
+
 describe('error and drift', () => {
   const wanted = must(parseRational('0.5316751872932182'));
   const error = rateError(rational(2501, 4704), wanted);
@@ -52,13 +54,13 @@ describe('error and drift', () => {
 
   it('are in degrees: error · wanted turns · 360', () => {
     const turns = must(parseSpan('1000 turns'));
-    const drift = driftDegrees(error, wanted, turns, undefined);
+    const drift = driftDegrees(error, wanted, turns, FREE);
     expect(toNumber(drift!)).to.be.closeTo(-3.2398e-8 * 531.675 * 360, 1e-6);
     const year = must(parseSpan('1 Julian year'));
-    expect(driftDegrees(error, wanted, year, undefined), 'a time says nothing without a period').to.equal(
+    expect(driftDegrees(error, wanted, year, FREE), 'a time says nothing without a period').to.equal(
       undefined,
     );
-    const back = errorForDrift(absolute(drift!), wanted, turns, undefined);
+    const back = errorForDrift(absolute(drift!), wanted, turns, FREE);
     expect(toNumber(back!)).to.be.closeTo(Math.abs(toNumber(error)), 1e-15);
     expect(withinTolerance(drift!, absolute(drift!))).to.equal(true);
     expect(withinTolerance(drift!, rational(0))).to.equal(false);

@@ -1,4 +1,4 @@
-import { byId, GROUND } from '../../document/machine/index.ts';
+import { byId } from '../../document/machine/index.ts';
 import { fail, ok } from '../../ground/result/index.ts';
 import { baseOf, equalSums, freeDirection, parseCount, parsePairs } from './pairs.ts';
 import type { ReadyArrangement } from './ready.ts';
@@ -17,12 +17,12 @@ export const differential: ReadyArrangement = {
     { key: 'side', label: 'Bevel of each side', kind: 'count', offered: '24' },
     { key: 'pinion', label: 'Bevel pinion', kind: 'count', offered: '12' },
   ],
-  build: (machine, values) => {
+  build: (machine, values, on) => {
     const [inputs, side, pinion, base] = [
       parsePairs(values['inputs'] ?? ''),
       parseCount(values['side'] ?? ''),
       parseCount(values['pinion'] ?? ''),
-      baseOf(machine),
+      baseOf(machine, on),
     ];
     if (!inputs.ok) return inputs;
     if (!side.ok) return side;
@@ -33,7 +33,7 @@ export const differential: ReadyArrangement = {
     const sums = equalSums(inputs.value);
     if (!sums.ok) return sums;
     if (!base.ok) return base;
-    const { b, drive, toothing } = base.value;
+    const { b, on: drive, toothing } = base.value;
     const angleDeg = freeDirection(machine);
     const left = b.mesh({ from: drive, to: { name: 'Left side' }, counts: first, toothing, angleDeg });
     const sideArbor = byId(b.machine().members, left.arbor);
@@ -70,20 +70,20 @@ export const sunAndPlanet: ReadyArrangement = {
     { key: 'sun', label: 'Sun', kind: 'count', offered: '30' },
     { key: 'planet', label: 'Planet', kind: 'count', offered: '30' },
   ],
-  build: (machine, values) => {
+  build: (machine, values, on) => {
     const [sun, planet, base] = [
       parseCount(values['sun'] ?? ''),
       parseCount(values['planet'] ?? ''),
-      baseOf(machine),
+      baseOf(machine, on),
     ];
     if (!sun.ok) return sun;
     if (!planet.ok) return planet;
     if (!base.ok) return base;
-    const { b, drive, axis, toothing } = base.value;
+    const { b, on: drive, axis, frame, toothing } = base.value;
     const output = b.arbor({ name: 'Sun arbor', axis });
     b.mesh({
       from: output,
-      to: { name: 'Planet on its rod', frame: drive, held: GROUND },
+      to: { name: 'Planet on its rod', frame: drive, held: frame },
       counts: [sun.value, planet.value],
       toothing,
     });

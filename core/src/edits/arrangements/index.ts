@@ -15,8 +15,8 @@ export const READY: readonly ReadyArrangement[] = [
   ...[orreryArm, differential, sunAndPlanet, windingAndSetting, demonstrationDrive],
 ].map(arrangement => ({
   ...arrangement,
-  build: (machine, values) => {
-    const built = arrangement.build(machine, values);
+  build: (machine, values, on) => {
+    const built = arrangement.build(machine, values, on);
     return built.ok ? ok(settledLayers(machine, built.value)) : built;
   },
 }));

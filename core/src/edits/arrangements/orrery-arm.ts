@@ -1,4 +1,4 @@
-import { byId, GROUND } from '../../document/machine/index.ts';
+import { byId } from '../../document/machine/index.ts';
 import { fail, ok } from '../../ground/result/index.ts';
 import { baseOf, parseCount, parsePairs } from './pairs.ts';
 import type { ReadyArrangement } from './ready.ts';
@@ -7,7 +7,8 @@ import type { ReadyArrangement } from './ready.ts';
  * The drive carries an arm round over fixed central wheels. A globe on the arm is driven from a fixed wheel of its
  * own count through an idler, so that it turns −1 for each turn of the arm as seen from it and points one way for
  * ever. A moon's arm about the globe is driven from a second fixed wheel by two pairs and an idler: F/p · q/r turns
- * a turn as seen from the arm, one more against the ground (216/19 + 1 = 235/19 months a year: the cycle of Meton).
+ * a turn as seen from the arm, which are the months from full to full, and one more against the ground: 235/19 and
+ * 254/19 a year in the cycle of Meton. The fixed wheels stand on a rod of the ground, round which the arm is a tube.
  */
 export const orreryArm: ReadyArrangement = {
   id: 'orrery-arm',
@@ -16,14 +17,14 @@ export const orreryArm: ReadyArrangement = {
   fields: [
     { key: 'globe', label: 'Fixed wheel, and wheel of the globe', kind: 'count', offered: '60' },
     { key: 'idler', label: 'Idler between them', kind: 'count', offered: '60' },
-    { key: 'moon', label: 'Fixed wheel to pinion, wheel to moon', kind: 'pairs', offered: '108:19, 40:20' },
+    { key: 'moon', label: 'Fixed wheel to pinion, wheel to moon', kind: 'pairs', offered: '94:19, 50:20' },
   ],
-  build: (machine, values) => {
+  build: (machine, values, on) => {
     const [globe, idler, moon, base] = [
       parseCount(values['globe'] ?? ''),
       parseCount(values['idler'] ?? ''),
       parsePairs(values['moon'] ?? ''),
-      baseOf(machine),
+      baseOf(machine, on),
     ];
     if (!globe.ok) return globe;
     if (!idler.ok) return idler;
@@ -31,8 +32,8 @@ export const orreryArm: ReadyArrangement = {
     const [first, second] = moon.value;
     if (!first || !second || moon.value.length !== 2) return fail('pairs-two', { count: moon.value.length });
     if (!base.ok) return base;
-    const { b, drive, axis, toothing } = base.value;
-    const fixed = b.arbor({ name: 'Fixed wheels', axis, held: GROUND });
+    const { b, on: drive, axis, frame, toothing } = base.value;
+    const fixed = b.arbor({ name: 'Fixed wheels', axis, held: frame });
     const between = b.mesh({
       from: fixed,
       to: { name: 'Globe idler', frame: drive },

@@ -1,4 +1,4 @@
-import { byId, type Machine } from '../../document/machine/index.ts';
+import { byId, GROUND, type Machine } from '../../document/machine/index.ts';
 import { builderOn, type Builder } from '../planting/index.ts';
 import { fail, ok, type Result } from '../../ground/result/index.ts';
 
@@ -49,24 +49,27 @@ export function equalSums(pairs: readonly CountPair[]): Result<void> {
   return fail('pairs-sums', data);
 }
 
-/** What an arrangement is built from: the drive, its axis, and teeth to use. */
+/** What an arrangement is built from: the arbor it hangs on, its axis and frame, and teeth to use. */
 export interface Base {
   readonly b: Builder;
-  readonly drive: string;
+  readonly on: string;
   readonly axis: string;
+  /** What carries the axis: the ground or an arm. */
+  readonly frame: string;
   readonly toothing: string;
 }
 
-/** Starts an arrangement on the machine's drive. */
-export function baseOf(machine: Machine): Result<Base> {
-  const drive = byId(machine.members, machine.drive?.member);
-  const toothing = machine.wheels.find(w => w.member === drive?.id)?.toothing ?? machine.toothings[0]?.id;
-  if (drive?.kind !== 'arbor') return fail('ready-no-drive');
+/** Starts an arrangement on an arbor of the machine; on its drive where none is named. */
+export function baseOf(machine: Machine, on = machine.drive?.member): Result<Base> {
+  const arbor = byId(machine.members, on);
+  const toothing = machine.wheels.find(w => w.member === arbor?.id)?.toothing ?? machine.toothings[0]?.id;
+  if (arbor?.kind !== 'arbor') return fail('ready-no-drive');
   if (toothing === undefined) return fail('hand-no-toothing');
-  return ok({ b: builderOn(machine), drive: drive.id, axis: drive.axis, toothing });
+  const frame = byId(machine.axes, arbor.axis)?.frame ?? GROUND;
+  return ok({ b: builderOn(machine), on: arbor.id, axis: arbor.axis, frame, toothing });
 }
 
-/** Direction of a new axis from the drive's: the first quarter turn that no axis placed from there has taken. */
+/** Direction of a new axis from the drive's: the first quarter turn that no axis is placed at. */
 export function freeDirection(machine: Machine): number {
   const taken = new Set(
     machine.axes.map(a => (a.place.kind === 'mesh' ? ((a.place.angleDeg % 360) + 360) % 360 : undefined)),

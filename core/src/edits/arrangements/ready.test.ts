@@ -2,6 +2,7 @@ import { expect } from 'chai';
 import { derive } from '../../state/derive/index.ts';
 import {
   byId,
+  circleCount,
   integrityProblems,
   type Machine,
   newMachine,
@@ -30,6 +31,9 @@ const refused = (id: string, values: Record<string, string>): string => {
   if (!r.ok) expect(sayProblem(r.problem).length).to.be.greaterThan(20);
   return r.ok ? 'ok' : r.problem.code;
 };
+
+const teethOf = (m: Machine, arbor: string): number =>
+  circleCount(m.wheels.find(w => w.member === named(m, arbor))!)!;
 
 describe('ready arrangements', () => {
   for (const r of READY) {
@@ -78,11 +82,16 @@ describe('ready arrangements', () => {
     expect(refused('motion-work', { pairs: '15:45' })).to.equal('pairs-two');
   });
 
-  it('an orrery arm keeps its globe pointing one way, and gives 235/19 months a turn (the cycle of Meton)', () => {
+  it('an orrery arm’s globe points one way; 254/19 turns of the Moon, 235/19 months (the cycle of Meton)', () => {
     const m = built('orrery-arm');
     expect(rate(m, 'Globe')).to.equal('0');
-    expect(rate(m, 'Moon arm')).to.equal('235/19');
+    expect(rate(m, 'Moon arm')).to.equal('254/19');
     const d = derive(m);
+    expect(toFraction(d.train.rates[named(m, 'Moon arm')]!), 'as seen from the arm').to.equal('235/19');
+    // A larger globe wheel takes the globe further out: the idler that reaches over grows with it.
+    const far = built('orrery-arm', { globe: '100' });
+    expect(teethOf(far, 'Moon idler')).to.be.greaterThan(teethOf(m, 'Moon idler'));
+    for (const x of [m, far]) expect(derive(x).positions.findings).to.deep.equal([]);
     const { at } = d.positions;
     const idler = byId(m.members, named(m, 'Moon idler'));
     expect(at[idler!.kind === 'arbor' ? idler!.axis : '']).to.not.equal(undefined);
@@ -137,6 +146,49 @@ describe('ready arrangements', () => {
     expect(rate(built('sun-and-planet'), 'Sun arbor')).to.equal('2');
     expect(rate(built('sun-and-planet', { sun: '40', planet: '20' }), 'Sun arbor')).to.equal('3/2');
     expect(rate(built('sun-and-planet'), 'Planet on its rod')).to.equal('0');
+  });
+
+  it('hang on the arbor that is chosen, and turn by it', () => {
+    const start = built('compound', { stages: '15:60' });
+    const arbor = named(start, 'Reduction output');
+    const on = (id: string, m = start, at = arbor): Machine => must(ready(id).build(m, offered(id), at));
+    expect(rate(on('motion-work'), 'Hour tube')).to.equal('-1/48');
+    expect(rate(on('branches'), 'Branch output 1')).to.equal('-1/12');
+    // The arm goes round with the chosen arbor, a quarter as fast and the other way: 254/19 of it.
+    expect(rate(on('orrery-arm'), 'Moon arm')).to.equal('-127/38');
+    expect(rate(on('sun-and-planet'), 'Sun arbor')).to.equal('-1/2');
+    for (const r of READY) {
+      const m = on(r.id);
+      expect(integrityProblems(m), r.id).to.deep.equal([]);
+      expect(must(r.build(start, offered(r.id), arbor)), r.id).to.not.deep.equal(
+        must(r.build(start, offered(r.id))),
+      );
+    }
+    expect(ready('motion-work').build(start, offered('motion-work'), 'nothing').ok).to.equal(false);
+    // What is carried by an arm stays on it.
+    const arm = built('orrery-arm');
+    const onArm = must(ready('compound').build(arm, offered('compound'), named(arm, 'Moon pinion')));
+    const out = byId(onArm.members, named(onArm, 'Reduction output'));
+    expect(byId(onArm.axes, out?.kind === 'arbor' ? out.axis : '')?.frame).to.equal(arm.drive!.member);
+  });
+
+  it('winding joins the barrel and the motion work that are there', () => {
+    // A barrel drives the centre arbor 72 : 12, and that its motion work.
+    const driven = built('compound', { stages: '72:12, 60:10' });
+    const centre = named(driven, 'Reduction arbor 1');
+    const clock = must(ready('motion-work').build(driven, offered('motion-work'), centre));
+    expect(ready('winding').asked?.(clock, centre)).to.deep.equal(['setting']);
+    expect(ready('winding').asked?.(clock)).to.deep.equal(['barrel', 'setting']);
+    const m = must(ready('winding').build(clock, offered('winding'), centre));
+    const [run, set, wind] = m.modes.map(x => ({ ...m, mode: x.id }));
+    const ratesOf = (x: Machine): string[] =>
+      ['Drive', 'Reduction arbor 1', 'Reduction output', 'Hands', 'Hour tube'].map(n => rate(x, n));
+    expect(ratesOf(run!)).to.deep.equal(['1', '-6', '36', '-6', '-1/2']);
+    // Setting: the train stands, the hands and their motion work turn with the knob.
+    expect(ratesOf(set!)).to.deep.equal(['0', '0', '0', '-1/2', '-1/24']);
+    expect(ratesOf(wind!)).to.deep.equal(['0', '0', '0', '0', '0']);
+    expect(m.members.filter(x => x.name === 'Barrel')).to.deep.equal([]);
+    expect(rate(wind!, 'Barrel arbor')).to.equal('1');
   });
 
   it('pairs are read as people write them, and refused with what is wrong', () => {

@@ -17,6 +17,15 @@ export interface ReadyArrangement {
   /** What it does, in a sentence. */
   readonly does: string;
   readonly fields: readonly ReadyField[];
-  /** The machine with the arrangement driven from its drive; a problem names what cannot be. */
-  readonly build: (machine: Machine, values: Readonly<Record<string, string>>) => Result<Machine>;
+  /**
+   * The machine with the arrangement hung on an arbor, or on its drive where none is named; a problem names what
+   * cannot be.
+   */
+  readonly build: (
+    machine: Machine,
+    values: Readonly<Record<string, string>>,
+    on?: string,
+  ) => Result<Machine>;
+  /** Which of the fields are asked on that arbor; all where this is left out. */
+  readonly asked?: (machine: Machine, on?: string) => readonly string[];
 }

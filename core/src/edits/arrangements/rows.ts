@@ -9,12 +9,12 @@ export const compoundReduction: ReadyArrangement = {
   title: 'Compound reduction',
   does: 'Stages one after the other, each arbor with a wheel and a pinion; the ratios multiply.',
   fields: [{ key: 'stages', label: 'Stages', kind: 'pairs', offered: '15:60, 15:60' }],
-  build: (machine, values) => {
-    const [pairs, base] = [parsePairs(values['stages'] ?? ''), baseOf(machine)];
+  build: (machine, values, on) => {
+    const [pairs, base] = [parsePairs(values['stages'] ?? ''), baseOf(machine, on)];
     if (!pairs.ok) return pairs;
     if (!base.ok) return base;
-    const { b, drive, toothing } = base.value;
-    let from = drive;
+    const { b, on: start, toothing } = base.value;
+    let from = start;
     const angleDeg = freeDirection(machine);
     for (const [i, counts] of pairs.value.entries()) {
       const last = i === pairs.value.length - 1;
@@ -44,14 +44,14 @@ export const cascade: ReadyArrangement = {
       offered: '20:40, 24:36, 18:42, 25:35',
     },
   ],
-  build: (machine, values) => {
+  build: (machine, values, on) => {
     const pairs = parsePairs(values['pairs'] ?? '');
     const checked = pairs.ok ? checkCascade(pairs.value) : pairs;
-    const base = baseOf(machine);
+    const base = baseOf(machine, on);
     if (!pairs.ok || !checked.ok) return pairs.ok ? (checked as Result<Machine>) : pairs;
     if (!base.ok) return base;
-    const { b, drive, axis, toothing } = base.value;
-    let from = drive;
+    const { b, on: start, axis, toothing } = base.value;
+    let from = start;
     let rod: string | undefined;
     for (let i = 0; i < pairs.value.length; i += 2) {
       const [out, back] = [pairs.value[i], pairs.value[i + 1]];
@@ -88,16 +88,16 @@ export const parallelBranches: ReadyArrangement = {
   title: 'Parallel branches',
   does:
     'One lay arbor drives every output by a mesh of its own, onto nested tubes on the ' +
-    'drive’s line. All sums are equal.',
+    'line of its arbor. All sums are equal.',
   fields: [
     { key: 'first', label: 'Drive to lay arbor', kind: 'pairs', offered: '30:30' },
     { key: 'branches', label: 'Lay arbor to each output', kind: 'pairs', offered: '15:45, 20:40, 25:35' },
   ],
-  build: (machine, values) => {
+  build: (machine, values, on) => {
     const [first, more, base] = [
       parsePairs(values['first'] ?? ''),
       parsePairs(values['branches'] ?? ''),
-      baseOf(machine),
+      baseOf(machine, on),
     ];
     if (!first.ok) return first;
     if (!more.ok) return more;
@@ -106,9 +106,9 @@ export const parallelBranches: ReadyArrangement = {
     const sums = equalSums([shared, ...more.value]);
     if (!sums.ok) return sums;
     if (!base.ok) return base;
-    const { b, drive, axis, toothing } = base.value;
+    const { b, on: start, axis, toothing } = base.value;
     const angleDeg = freeDirection(machine);
-    const lay = b.mesh({ from: drive, to: { name: 'Lay arbor' }, counts: shared, toothing, angleDeg }).arbor;
+    const lay = b.mesh({ from: start, to: { name: 'Lay arbor' }, counts: shared, toothing, angleDeg }).arbor;
     for (const [i, counts] of more.value.entries())
       b.mesh({ from: lay, to: { name: `Branch output ${i + 1}`, axis }, counts, toothing });
     return ok(b.machine());
@@ -124,8 +124,8 @@ export const motionWork: ReadyArrangement = {
   title: 'Motion work',
   does: 'From the minute arbor to an hour tube on the same line, 12 : 1 in two meshes of equal sums.',
   fields: [{ key: 'pairs', label: 'Minute arbor out, and back', kind: 'pairs', offered: '15:45, 12:48' }],
-  build: (machine, values) => {
-    const [pairs, base] = [parsePairs(values['pairs'] ?? ''), baseOf(machine)];
+  build: (machine, values, on) => {
+    const [pairs, base] = [parsePairs(values['pairs'] ?? ''), baseOf(machine, on)];
     if (!pairs.ok) return pairs;
     const [out, back] = pairs.value;
     if (!out || !back || pairs.value.length !== 2) return fail('pairs-two', { count: pairs.value.length });
@@ -134,10 +134,10 @@ export const motionWork: ReadyArrangement = {
     const sums = equalSums(pairs.value);
     if (!sums.ok) return sums;
     if (!base.ok) return base;
-    const { b, drive, axis, toothing } = base.value;
+    const { b, on: start, axis, toothing } = base.value;
     const angleDeg = freeDirection(machine);
     const minute = b.mesh({
-      from: drive,
+      from: start,
       to: { name: 'Minute wheel' },
       counts: out,
       toothing,

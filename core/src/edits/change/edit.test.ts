@@ -12,7 +12,7 @@ const aim = (id: string): Aim => ({
   name: id,
   wanted: '1/2',
   sense: 'with the drive',
-  tolerance: { degrees: '1', over: '100 turns' },
+  tolerance: { amount: '1', over: '100 turns' },
   frame: 'ground',
 });
 const stages = [

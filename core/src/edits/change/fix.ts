@@ -1,6 +1,7 @@
 import type { Fix, FixCode, Fixes } from '../../ground/result/index.ts';
 import type { Axis, InvoluteForm, Toothing, Wheel } from '../../document/machine/types.ts';
 import { insertIdler } from './insert-idler.ts';
+import { onOwnTeeth } from './own-toothing.ts';
 import {
   type Edit,
   holdMember,
@@ -15,7 +16,7 @@ import {
 } from './patch.ts';
 import { setDriveWay } from './drive.ts';
 import { GROUND } from '../../document/machine/schema/basic.ts';
-import { byId, freeId, meshes } from '../../document/machine/lookup.ts';
+import { byId } from '../../document/machine/lookup.ts';
 import { takeThickness } from './making.ts';
 import { placeHangsOn } from '../../document/machine/place.ts';
 
@@ -31,7 +32,7 @@ const EDITS: { readonly [C in Exclude<FixCode, LaidFixCode>]: (subject: string, 
   'set-addendum': (id, value) => setForm(id, { addendum: value }),
   'set-shorten': (id, value) => setWheel(id, { shorten: value }),
   'set-pin': (id, value) => setFormOf(id, 'reducer', { pinDiameter: value }),
-  'set-face-width': (id, value) => setToothing(id, { faceWidth: value }),
+  'set-face-width': (id, value) => onOwnTeeth(id, own => setToothing(own, { faceWidth: value })),
   'form-pinion-drives': id => setFormOf(id, 'cycloidal', { drives: 'pinion' }),
   'form-wheel-drives': id => setFormOf(id, 'cycloidal', { drives: 'wheel' }),
   'hand-left': id => setWheel(id, { hand: 'left' }),
@@ -96,37 +97,25 @@ function setPlaces(member: string, step: number): Edit {
   };
 }
 
-/** Gives the two wheels of a mesh a toothing of their own, of that module and otherwise as it was. */
+/** Gives a mesh a toothing of its own, of that module and otherwise as it was. */
 function ownModule(joint: string, module: number): Edit {
-  return machine => {
-    const mesh = byId(meshes(machine), joint);
-    const toothing = byId(machine.toothings, byId(machine.wheels, mesh?.a)?.toothing);
-    if (!mesh || !toothing) return machine;
-    const own: Toothing = {
-      ...toothing,
-      id: freeId(machine, 'toothing'),
-      name: `${toothing.name}, module ${Number(module.toFixed(4))}`,
-      size: { by: 'module', module },
-    };
-    return {
-      ...machine,
-      toothings: [...machine.toothings, own],
-      wheels: machine.wheels.map(w => (w.id === mesh.a || w.id === mesh.b ? { ...w, toothing: own.id } : w)),
-    };
-  };
+  return onOwnTeeth(joint, id => setToothing(id, { size: { by: 'module', module } }));
 }
 
 type Form = Toothing['form'];
 
-/** Changes the form of a toothing of that kind; any other is left as it is. */
-const setFormOf =
-  <K extends Form['kind']>(id: string, kind: K, change: Partial<Extract<Form, { kind: K }>>): Edit =>
-  machine => {
+/** Changes the form of the teeth of a mesh, a wheel or a toothing of that kind; any other is left as it is. */
+const setFormOf = <K extends Form['kind']>(
+  subject: string,
+  kind: K,
+  change: Partial<Extract<Form, { kind: K }>>,
+): Edit =>
+  onOwnTeeth(subject, id => machine => {
     const toothing = byId(machine.toothings, id);
     return toothing?.form.kind === kind
       ? setToothing(id, { form: { ...toothing.form, ...change } as Form })(machine)
       : machine;
-  };
+  });
 
 const setForm = (id: string, change: Partial<InvoluteForm>): Edit => setFormOf(id, 'involute', change);
 

@@ -8,4 +8,5 @@ export * from './remove.ts';
 export * from './insert-idler.ts';
 export * from './fix.ts';
 export * from './prune.ts';
+export * from './own-toothing.ts';
 export * from './making.ts';

@@ -1,9 +1,10 @@
-import type { Attempt } from '../change/index.ts';
+import { type Attempt, ownToothing } from '../change/index.ts';
 import { builderOn } from '../planting/index.ts';
 import { byId, GROUND, type Machine, type MeshJoint } from '../../document/machine/index.ts';
 import { lineOf } from '../../trains/train/index.ts';
 import { fail, ok } from '../../ground/result/index.ts';
 import { gone } from './sound.ts';
+import { takeToothing } from './tooth-form.ts';
 
 /** What a change by hand made: the machine, and the arbor or wheel to look at next. */
 export interface Made {
@@ -82,19 +83,20 @@ export function freeName(machine: Pick<Machine, 'members'>, stem: string): strin
 }
 
 /**
- * A further wheel of `count` teeth on an arbor, in the lowest free layer, at the toothing of the first wheel there
- * or of the machine.
+ * A further wheel of `count` teeth on an arbor, in the lowest free layer, with the teeth that are named, or those of
+ * the first wheel there or of the machine; with `own`, with teeth of its own, as those were.
  */
-export function addWheel(arborId: string, count: number): Attempt<Made> {
+export function addWheel(arborId: string, count: number, teeth?: string, own = false): Attempt<Made> {
   return machine => {
     const arbor = byId(machine.members, arborId);
     if (arbor?.kind !== 'arbor') return gone(arborId);
     const like = machine.wheels.find(w => w.member === arborId) ?? machine.wheels[0];
-    const toothing = like?.toothing ?? machine.toothings[0]?.id;
-    if (toothing === undefined) return fail('hand-no-toothing');
+    const toothing = teeth ?? like?.toothing ?? machine.toothings[0]?.id;
+    if (toothing === undefined || !byId(machine.toothings, toothing)) return fail('hand-no-toothing');
     const b = builderOn(machine);
     const made = b.wheel({ name: `${arbor.name} wheel`, member: arborId, teeth: count, toothing });
-    return ok({ machine: b.machine(), made });
+    const built = b.machine();
+    return ok({ machine: own ? ownToothing(made)(built) : built, made });
   };
 }
 
@@ -109,7 +111,7 @@ export function addOnAxis(arborId: string): Attempt<Made> {
   };
 }
 
-/** Puts two wheels into mesh: they come to lie in one layer, and share the first's toothing. */
+/** Puts two wheels into mesh: they come to lie in one layer, and all that mesh with them take the first's teeth. */
 export function meshWheels(aId: string, bId: string, type: MeshJoint['type'] = 'external'): Attempt<Made> {
   return machine => {
     const [a, b] = [byId(machine.wheels, aId), byId(machine.wheels, bId)];
@@ -130,9 +132,11 @@ export function meshWheels(aId: string, bId: string, type: MeshJoint['type'] = '
     const id = builder.id('mesh');
     builder.edit(m => ({
       ...m,
-      wheels: m.wheels.map(w => (w.id === bId ? { ...w, layer: a.layer, toothing: a.toothing } : w)),
+      wheels: m.wheels.map(w => (w.id === bId ? { ...w, layer: a.layer } : w)),
     }));
     builder.joint({ kind: 'mesh', id, type, a: aId, b: bId });
-    return ok({ machine: builder.machine(), made: id });
+    const alike =
+      a.toothing === b.toothing ? ok(builder.machine()) : takeToothing([id], a.toothing)(builder.machine());
+    return alike.ok ? ok({ machine: alike.value, made: id }) : alike;
   };
 }

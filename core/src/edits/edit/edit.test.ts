@@ -109,7 +109,7 @@ describe('a train built by hand', () => {
           name: 'n',
           wanted: '1/2',
           sense: 'either' as const,
-          tolerance: { degrees: '1', over: '9 turns' },
+          tolerance: { amount: '1', over: '9 turns' },
           frame: 'ground',
           member: 'c',
         },
@@ -143,7 +143,7 @@ describe('a train built by hand', () => {
       name: 'n',
       wanted: '1/2',
       sense: 'either' as const,
-      tolerance: { degrees: '1', over: '9 turns' },
+      tolerance: { amount: '1', over: '9 turns' },
       frame: 'ground',
     };
     const m: Machine = {

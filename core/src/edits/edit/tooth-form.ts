@@ -1,9 +1,11 @@
-import type { Attempt } from '../change/index.ts';
+import { type Attempt, withToothing } from '../change/index.ts';
 import {
   byId,
   circleCount,
   type FormKind,
   FORMS,
+  inMeshWith,
+  type Machine,
   type MeshJoint,
   meshes,
   moduleOf,
@@ -12,7 +14,7 @@ import {
   type Wheel,
 } from '../../document/machine/index.ts';
 import { PEG_REACH, pegModule } from '../../teeth/mesh/index.ts';
-import { fail, ok } from '../../ground/result/index.ts';
+import { fail, ok, type Result } from '../../ground/result/index.ts';
 import { gone } from './sound.ts';
 
 type Form = Toothing['form'];
@@ -63,12 +65,9 @@ export function setToothForm(toothingId: string, kind: FormKind): Attempt {
     if (!toothing) return gone(toothingId);
     const module = moduleOf(toothing, machine);
     const size = module.ok ? module.value : 1;
-    const own = meshes(machine).filter(j => byId(machine.wheels, j.a)?.toothing === toothingId);
-    const count = (id: string): number => circleCount(byId(machine.wheels, id) ?? ({} as Wheel)) ?? 0;
-    const inside = (j: MeshJoint): boolean => j.type === 'internal' || j.type === 'reducer';
-    if (kind === 'reducer' && own.some(j => !inside(j))) return fail('form-needs-ring');
-    if (!FORMS[kind].inside && own.some(j => inside(j) || j.type === 'rack'))
-      return fail('form-not-inside', { form: kind });
+    const wheels = new Set(machine.wheels.filter(w => w.toothing === toothingId).map(w => w.id));
+    const own = meshesOf(machine, wheels);
+    const count = (id: string): number => countOf(machine, id);
     const differences = own.map(j => Math.abs(count(j.a) - count(j.b)));
     const swings = kind === 'magnetic' && own.some(j => j.type === 'reducer');
     const difference = Math.max(1, ...(differences.length > 0 ? [Math.min(...differences)] : []));
@@ -78,19 +77,55 @@ export function setToothForm(toothingId: string, kind: FormKind): Attempt {
       swings && plain.kind === 'magnetic'
         ? { ...plain, eccentricity: round(0.3 * size * difference) }
         : plain;
-    const smaller = new Set(own.map(j => (count(j.a) <= count(j.b) ? j.a : j.b)));
-    const larger = new Set(own.map(j => (count(j.a) <= count(j.b) ? j.b : j.a)));
-    return ok({
-      ...machine,
-      toothings: machine.toothings.map(t => (t.id === toothingId ? withForm(t, form, size, kind) : t)),
-      wheels: machine.wheels.map(w =>
-        w.toothing === toothingId ? { ...w, role: roleOf(w, kind, smaller, larger) } : w,
-      ),
-      joints: machine.joints.map(j =>
-        own.some(o => o.id === j.id) && j.kind === 'mesh' ? retyped(j, kind, inside(j)) : j,
-      ),
-    });
+    return shaped(
+      {
+        ...machine,
+        toothings: machine.toothings.map(t => (t.id === toothingId ? withForm(t, form, size, kind) : t)),
+      },
+      wheels,
+      kind,
+    );
   };
+}
+
+/**
+ * Gives a mesh, or wheels, with all that meshes with them, another toothing of the machine; they take the roles and
+ * kinds that its form asks. Refused where they cannot be of that form.
+ */
+export function takeToothing(subjects: readonly string[], toothingId: string): Attempt {
+  return machine => {
+    const toothing = byId(machine.toothings, toothingId);
+    const group = inMeshWith(machine, ...subjects);
+    if (!toothing || group.size === 0) return gone(toothing ? (subjects[0] ?? '') : toothingId);
+    return shaped(withToothing(machine, group, toothingId), group, toothing.form.kind);
+  };
+}
+
+const meshesOf = (machine: Machine, wheels: ReadonlySet<string>): MeshJoint[] =>
+  meshes(machine).filter(j => wheels.has(j.a));
+
+const countOf = (machine: Machine, id: string): number =>
+  circleCount(byId(machine.wheels, id) ?? ({} as Wheel)) ?? 0;
+
+/** Wheels in the roles, and their meshes of the kinds, that a form asks; refused where a mesh cannot be so. */
+function shaped(machine: Machine, wheels: ReadonlySet<string>, kind: FormKind): Result<Machine> {
+  const own = meshesOf(machine, wheels);
+  const inside = (j: MeshJoint): boolean => j.type === 'internal' || j.type === 'reducer';
+  if (kind === 'reducer' && own.some(j => !inside(j))) return fail('form-needs-ring');
+  if (!FORMS[kind].inside && own.some(j => inside(j) || j.type === 'rack'))
+    return fail('form-not-inside', { form: kind });
+  const aIsLess = (j: MeshJoint): boolean => countOf(machine, j.a) <= countOf(machine, j.b);
+  const smaller = new Set(own.map(j => (aIsLess(j) ? j.a : j.b)));
+  const larger = new Set(own.map(j => (aIsLess(j) ? j.b : j.a)));
+  return ok({
+    ...machine,
+    wheels: machine.wheels.map(w =>
+      wheels.has(w.id) ? { ...w, role: roleOf(w, kind, smaller, larger) } : w,
+    ),
+    joints: machine.joints.map(j =>
+      own.some(o => o.id === j.id) && j.kind === 'mesh' ? retyped(j, kind, inside(j)) : j,
+    ),
+  });
 }
 
 /** Forms that are not involute keep their module and drop what only involutes have. */

@@ -32,7 +32,7 @@ const aim = (id: string, wanted: string, sense: Aim['sense']): Aim => ({
   name: id,
   wanted,
   sense,
-  tolerance: { degrees: '1', over: '100 turns' },
+  tolerance: { amount: '1', over: '100 turns' },
   frame: 'ground',
 });
 

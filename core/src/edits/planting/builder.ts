@@ -40,7 +40,7 @@ export interface NewMesh {
   readonly names?: readonly [string, string];
   readonly type?: MeshJoint['type'];
   readonly layer?: number;
-  /** Direction of a new axis from the other, in degrees. */
+  /** Direction of a new axis from the other, in degrees; it hangs on what carries that one where nothing is said. */
   readonly angleDeg?: number;
   /** A wheel of `from` that drives, instead of a new one. */
   readonly wheel?: string;
@@ -113,12 +113,17 @@ export function builderOn(start: Machine): Builder {
   const joint = (made: Machine['joints'][number]): void => {
     machine = { ...machine, joints: [...machine.joints, made] };
   };
+  const frameOf = (member: string): string | undefined => {
+    const made = byId(machine.members, member);
+    return made?.kind === 'arbor' ? byId(machine.axes, made.axis)?.frame : undefined;
+  };
   const mesh: Builder['mesh'] = spec => {
     const jointId = fresh('mesh');
     const given = byId(machine.wheels, spec.wheel);
     const at = given?.layer ?? spec.layer ?? layer();
     const place = { kind: 'mesh' as const, joint: jointId, angleDeg: spec.angleDeg ?? 0 };
-    const to = typeof spec.to === 'string' ? spec.to : arbor({ ...spec.to, place });
+    const to =
+      typeof spec.to === 'string' ? spec.to : arbor({ frame: frameOf(spec.from), ...spec.to, place });
     const own = (member: string): string => byId(machine.members, member)?.name ?? '';
     const [first, second] = spec.names ?? [`${own(spec.from)} wheel`, `${own(to)} wheel`];
     const common = { toothing: given?.toothing ?? spec.toothing, layer: at };

@@ -25,13 +25,14 @@ export function workingText(derived: Derived): string {
     const state = derived.aims[aim.id];
     const stages = aim.member === undefined ? undefined : pathFromDrive(machine, aim.member);
     if (!state?.wanted || !stages) continue;
-    const { driveSeconds } = derived;
+    const { driveSeconds, driveMetres } = derived;
     add(
       aim.name,
       ratioWorking({
         stages,
         wanted: state.wanted,
         driveSeconds,
+        driveMetres,
         span: state.span,
         spanText: aim.tolerance.over,
       }),

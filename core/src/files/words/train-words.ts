@@ -1,4 +1,4 @@
-import { figure, fixed, mm } from '../../ground/units/index.ts';
+import { figure, fixed, mm, sayAmount } from '../../ground/units/index.ts';
 import type { Wordings } from './finding-words.ts';
 import { sayProblem } from './problem.ts';
 
@@ -49,9 +49,9 @@ export const TRAIN_WORDS = {
     why: sayProblem(s.data.problem),
   }),
   'tolerance-needs-period': s => ({
-    title: `${s.name()}: tolerance over a time`,
-    why: 'The drive has no period, so a time says nothing about its turns.',
-    advice: 'State the tolerance over turns of the drive, such as 100 turns.',
+    title: `${s.name()}: tolerance cannot be weighed`,
+    why: 'A time says nothing about turns where the drive has no period, a way nothing where it does not roll.',
+    advice: 'State it in degrees over turns of the drive, such as 1 in 100 turns; or say how the drive goes.',
   }),
   'wrong-sense': s => ({
     title: `${s.name()} turns the wrong way`,
@@ -61,8 +61,8 @@ export const TRAIN_WORDS = {
   'aim-missed': s => ({
     title: `${s.name()} drifts too far`,
     why:
-      `It is out by ${figure(Math.abs(s.data.drift), 3)}° in ${s.data.over}; you ` +
-      `allow ${figure(s.data.limit, 3)}°.`,
+      `It is out by ${sayAmount(s.data.in, Math.abs(s.data.drift))} in ${s.data.over}; you ` +
+      `allow ${sayAmount(s.data.in, s.data.limit)}.`,
     advice: 'Choose other counts, or allow more.',
   }),
   'count-open': s => ({

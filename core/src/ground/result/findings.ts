@@ -11,7 +11,8 @@ type Nothing = Readonly<Record<string, never>>;
 export interface Findings {
   // derive
   'aim-frame-not-solved': Nothing;
-  'aim-missed': { over: string; drift: Degrees; limit: Degrees };
+  /** In degrees, seconds or metres, by what the tolerance is stated in. */
+  'aim-missed': { over: string; in: 'angle' | 'time' | 'way'; drift: number; limit: number };
   'aim-on-arm': Nothing;
   'aim-on-drive': Nothing;
   'aim-unreadable': { problem: Problem };

@@ -1,6 +1,7 @@
 /** Reading what people type, saying figures. */
 export * from './time-unit.ts';
 export * from './wanted.ts';
+export * from './tolerance.ts';
 export * from './travel.ts';
 export * from './length.ts';
 export * from './module-series.ts';

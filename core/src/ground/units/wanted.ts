@@ -26,11 +26,6 @@ export type Wanted =
   | { readonly kind: 'speed limit'; readonly bound: 'most' | 'least'; readonly seconds: Rational }
   | { readonly kind: 'still' };
 
-/** A stretch over which a drift is stated: a time in seconds, or turns of the drive. */
-export type Span =
-  | { readonly kind: 'time'; readonly seconds: Rational }
-  | { readonly kind: 'turns'; readonly turns: Rational };
-
 const NUMBER = String.raw`[+-]?[\d.]+(?:e[+-]?\d+)?(?:\s*/\s*[\d.]+(?:e[+-]?\d+)?)?`;
 const TERM = new RegExp(String.raw`\s*(${NUMBER})\s*([a-z]+(?:\s+[a-z]+)?)\s*,?`, 'iy');
 const BARE = new RegExp(String.raw`^${NUMBER}$`, 'i');
@@ -131,18 +126,6 @@ export function parsePeriod(text: string): Result<Rational> {
   return wanted.value.kind === 'period'
     ? ok(wanted.value.seconds)
     : fail('unit-missing', { text: text.trim() });
-}
-
-/** Reads the stretch of a tolerance: a time, or `100 turns` of the drive. */
-export function parseSpan(text: string): Result<Span> {
-  const turns = new RegExp(String.raw`^(${NUMBER})\s*turns?$`, 'i').exec(text.trim());
-  if (turns) {
-    const value = parseRational(turns[1] ?? '');
-    if (!value.ok) return value;
-    return sign(value.value) > 0 ? ok({ kind: 'turns', turns: value.value }) : fail('period-zero');
-  }
-  const seconds = parsePeriod(text);
-  return seconds.ok ? ok({ kind: 'time', seconds: seconds.value }) : seconds;
 }
 
 function parseSeconds(text: string): Result<Rational> {

@@ -15,7 +15,7 @@ const machine = (): Machine => ({
       name: 'a',
       wanted: '1/2',
       sense: 'with the drive',
-      tolerance: { degrees: '1', over: '100 turns' },
+      tolerance: { amount: '1', over: '100 turns' },
       frame: 'ground',
     },
   ],

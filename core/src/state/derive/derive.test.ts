@@ -29,7 +29,7 @@ const pair = (a: number, b: number): Machine =>
           name: 'a',
           wanted: `${a}/${b}`,
           sense: 'either',
-          tolerance: { degrees: '1', over: '100 turns' },
+          tolerance: { amount: '1', over: '100 turns' },
           frame: 'ground',
         },
       ],
@@ -198,7 +198,7 @@ describe('aims', () => {
     expect(state.status).to.equal('missed');
     expect(found(m, 'aim-missed')!.data.drift).to.be.closeTo(-0.0001 * 100 * 360, 1e-9);
     expect(
-      derive(setAim('a', { tolerance: { degrees: '4', over: '100 turns' } })(m)).aims['a']!.status,
+      derive(setAim('a', { tolerance: { amount: '4', over: '100 turns' } })(m)).aims['a']!.status,
     ).to.equal('met');
   });
 

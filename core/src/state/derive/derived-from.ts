@@ -28,6 +28,9 @@ export function derivedFrom(machine: Machine, chordError: number, stages: Stages
     get findings() {
       return (findings ??= findingsOf(s));
     },
+    get driveMetres() {
+      return s.drive.value.metres;
+    },
     get driveSeconds() {
       return s.drive.value.seconds;
     },

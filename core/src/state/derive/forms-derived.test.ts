@@ -238,7 +238,7 @@ describe('judgements by form', () => {
           name: 'Hand',
           wanted: '1/2',
           sense: 'either',
-          tolerance: { degrees: '0.1', over: '1 turn' },
+          tolerance: { amount: '0.1', over: '1 turn' },
           frame: 'ground',
           member: 'out',
         },

@@ -48,7 +48,7 @@ function clockFindings({ mesh, facts, toothing, a, b, driver }: Met): Finding[] 
   const says = toothing.form.drives;
   if (driver && says !== 'both' && (driver.id === pinion.id) !== (says === 'pinion')) {
     const code = driver.id === pinion.id ? 'pinion-drives' : 'wheel-drives';
-    const fixes = [fix(driver.id === pinion.id ? 'form-pinion-drives' : 'form-wheel-drives', toothing.id)];
+    const fixes = [fix(driver.id === pinion.id ? 'form-pinion-drives' : 'form-wheel-drives', mesh.id)];
     found.push(finding(code, 'warn', 'teeth', [mesh.id, driver.id], {}, fixes));
   }
   for (const wheel of [a, b]) {
@@ -144,7 +144,7 @@ function bevelFindings({ mesh, facts, toothing, a, b }: Met): Finding[] {
   const { coneDistance } = bevelPair(teeth.spec.module, [za, zb], mesh.shaftAngleDeg ?? 90, teeth.spec.form);
   const most = usualFaceWidth(coneDistance, teeth.spec.module);
   if (toothing.faceWidth <= most + 1e-9) return [];
-  const fixes = [fix('set-face-width', toothing.id, Math.floor(most * 10) / 10)];
+  const fixes = [fix('set-face-width', mesh.id, Math.floor(most * 10) / 10)];
   return [
     finding(
       'face-wide',

@@ -1,4 +1,4 @@
-import type { Machine, Wheel } from '../../document/machine/index.ts';
+import { groupsOf, type Machine, type Wheel } from '../../document/machine/index.ts';
 import { type Finding, finding, fix } from '../../ground/result/index.ts';
 import {
   fullRound,
@@ -40,7 +40,7 @@ function pointedFinding(wheel: Wheel, spec: ToothSpec, dimensions: InvoluteDimen
       ? [fix('set-shift', wheel.id, Math.round(spec.shift * 50) / 100)]
       : stub === undefined
         ? []
-        : [fix('set-addendum', wheel.toothing, stub)];
+        : [fix('set-addendum', wheel.id, stub)];
   const data = { tip: dimensions.tipThickness, least };
   return [
     finding(
@@ -63,18 +63,39 @@ function stubAddendum(spec: ToothSpec, least: number): number | undefined {
   return undefined;
 }
 
-/** A fillet larger than the gap between the rack's teeth has room for. */
+/**
+ * A fillet larger than the gap between the rack's teeth has room for: told once of a toothing where all its wheels are
+ * so, else of every group of wheels in mesh by itself.
+ */
 export function filletFindings(
-  machine: Pick<Machine, 'wheels'>,
+  machine: Pick<Machine, 'wheels' | 'joints'>,
   toothing: string,
   wheels: Readonly<Record<string, WheelState>>,
 ): Finding[] {
-  const own = machine.wheels.filter(w => w.toothing === toothing).flatMap(w => wheels[w.id]?.spec ?? []);
-  const first = own[0];
-  if (!first) return [];
-  const largest = Math.min(...own.map(s => fullRound(s)));
-  const fillet = first.form.fillet;
-  if (largest < 0 || fillet <= largest + 1e-9) return [];
-  const fixes = [fix('set-fillet', toothing, Math.floor(largest * 1000) / 1000)];
-  return [finding('fillet-too-large', 'warn', 'teeth', [toothing], { fillet, largest }, fixes)];
+  const groups = groupsOf(machine, toothing).map(group => group.flatMap(w => wheels[w]?.spec ?? []));
+  const drawn = groups.filter(g => g.length > 0);
+  const bad = groupsOf(machine, toothing).filter((_, i) => tooRound(groups[i] ?? []));
+  if (bad.length === drawn.length && bad.length > 0) return [filletFinding(toothing, drawn.flat())];
+  return bad.map(g =>
+    filletFinding(
+      g[0] ?? toothing,
+      g.flatMap(w => wheels[w]?.spec ?? []),
+    ),
+  );
+}
+
+const largestFillet = (specs: readonly ToothSpec[]): number => Math.min(...specs.map(s => fullRound(s)));
+
+function tooRound(specs: readonly ToothSpec[]): boolean {
+  const [first] = specs;
+  if (!first) return false;
+  const largest = largestFillet(specs);
+  return largest >= 0 && first.form.fillet > largest + 1e-9;
+}
+
+function filletFinding(subject: string, specs: readonly ToothSpec[]): Finding {
+  const largest = largestFillet(specs);
+  const fillet = Math.max(...specs.map(s => s.form.fillet));
+  const fixes = [fix('set-fillet', subject, Math.floor(largest * 1000) / 1000)];
+  return finding('fillet-too-large', 'warn', 'teeth', [subject], { fillet, largest }, fixes);
 }

@@ -38,7 +38,7 @@ function wheelFindings(facts: TeethFacts, wheel: Wheel, state: WheelState | unde
   if (!state.outline.ok) {
     const { problem } = state.outline;
     const largest = problem.code === 'cusp-in-lobes' ? Math.floor(problem.data.largest * 95) / 100 : 0;
-    const fixes = largest > 0 ? [fix('set-pin', wheel.toothing, largest)] : [];
+    const fixes = largest > 0 ? [fix('set-pin', wheel.id, largest)] : [];
     return [finding('teeth-impossible', 'stop', 'teeth', [wheel.id], { problem }, fixes)];
   }
   return [

@@ -1,9 +1,20 @@
 import { driftDegrees, rateError, withinTolerance } from '../../document/period/index.ts';
 import { byId, GROUND, placeHangsOn, type Aim, type Machine } from '../../document/machine/index.ts';
 import { IDLER_COUNT } from '../../edits/change/index.ts';
-import { absolute, parseDecimal, type Rational, sign, toNumber, ZERO } from '../../ground/rational/index.ts';
+import { absolute, div, mul, type Rational, sign, toNumber, ZERO } from '../../ground/rational/index.ts';
 import { type Finding, finding, type Problem, fix } from '../../ground/result/index.ts';
-import { type DriveFacts, parseSpan, parseWanted, type Span, wantedRate } from '../../ground/units/index.ts';
+import {
+  type Amount,
+  amountFigure,
+  degreesOf,
+  type DriveFacts,
+  parseAmount,
+  parseSpan,
+  parseWanted,
+  type Span,
+  wantedRate,
+  whatCounts,
+} from '../../ground/units/index.ts';
 import { type ArmFrame, armFrame } from './arm-frame.ts';
 
 /** How an aim stands. Rates are turns per turn of the drive; the wanted one is a size, without sign. */
@@ -24,6 +35,8 @@ export interface AimState {
   /** Drift in degrees over the span of the tolerance, signed, exact. */
   readonly drift: Rational | undefined;
   readonly toleranceDegrees: Rational | undefined;
+  /** The tolerance as it is stated: an angle, or so much of what the output counts. */
+  readonly tolerance: Amount | undefined;
   readonly span: Span | undefined;
   readonly problem: Problem | undefined;
 }
@@ -86,11 +99,14 @@ export function searchedState(state: AimState): AimState {
  * one, against the ground for any other. `carried`: its arbor stands on an arm.
  */
 export function aimState(aim: Aim, rate: Rational | undefined, drive: DriveFacts, carried = false): AimState {
-  const span = parseSpan(aim.tolerance.over);
-  const degrees = parseDecimal(aim.tolerance.degrees);
+  const counts = whatCounts(aim.wanted);
+  const span = parseSpan(aim.tolerance.over, counts);
+  const amount = parseAmount(aim.tolerance.amount, counts);
+  const ask = onArm(asked(aim, drive), carried);
   const base = {
-    ...onArm(asked(aim, drive), carried),
-    toleranceDegrees: degrees.ok ? absolute(degrees.value) : undefined,
+    ...ask,
+    tolerance: amount.ok ? amount.value : undefined,
+    toleranceDegrees: amount.ok ? allowed(amount.value, aim, ask.wanted, drive) : undefined,
     span: span.ok ? span.value : undefined,
   };
   const achieved = aim.member === undefined ? undefined : rate;
@@ -109,13 +125,38 @@ export function aimState(aim: Aim, rate: Rational | undefined, drive: DriveFacts
       status: reversed ? 'wrong sense' : within ? 'met' : 'missed',
     };
   }
-  const drift = base.span && driftDegrees(error, base.wanted, base.span, drive.seconds);
+  const drift = base.span && driftDegrees(error, base.wanted, base.span, drive);
   const within =
     drift !== undefined &&
     base.toleranceDegrees !== undefined &&
     withinTolerance(drift, base.toleranceDegrees);
   const status = reversed ? 'wrong sense' : within ? 'met' : 'missed';
   return { ...base, achieved, error, drift, status };
+}
+
+/** How far the output may be out, in degrees of its own; undefined where it counts nothing of the kind. */
+function allowed(
+  amount: Amount,
+  aim: Aim,
+  rate: Rational | undefined,
+  drive: DriveFacts,
+): Rational | undefined {
+  const wanted = parseWanted(aim.wanted);
+  return wanted.ok && rate ? degreesOf(amount, wanted.value, rate, drive) : undefined;
+}
+
+/** A drift, signed, as the tolerance is stated: degrees, seconds or metres. Undefined where it says nothing of it. */
+export function driftStated({ drift, tolerance, toleranceDegrees }: AimState): Amount | undefined {
+  if (!drift || !tolerance || !toleranceDegrees || sign(toleranceDegrees) === 0) return undefined;
+  const share = div(drift, toleranceDegrees);
+  switch (tolerance.kind) {
+    case 'angle':
+      return { kind: 'angle', degrees: mul(tolerance.degrees, share) };
+    case 'time':
+      return { kind: 'time', seconds: mul(tolerance.seconds, share) };
+    case 'way':
+      return { kind: 'way', metres: mul(tolerance.metres, share) };
+  }
 }
 
 function wrongSense(sense: Aim['sense'], achieved: Rational): boolean {
@@ -157,11 +198,9 @@ export function aimFindings(aim: Aim, state: AimState, machine: Parts): Finding[
             achieved: Math.abs(toNumber(state.achieved ?? ZERO)),
           }),
         ];
-      if (state.drift === undefined) return [finding('tolerance-needs-period', 'note', 'aims', [aim.id])];
-      const data = {
-        drift: toNumber(state.drift),
-        limit: toNumber(state.toleranceDegrees ?? absolute(state.drift)),
-      };
+      const [out, most] = [driftStated(state), state.tolerance];
+      if (!out || !most) return [finding('tolerance-needs-period', 'note', 'aims', [aim.id])];
+      const data = { in: most.kind, drift: amountFigure(out), limit: amountFigure(most) };
       return [finding('aim-missed', 'warn', 'counts', [aim.id], { ...data, over: aim.tolerance.over })];
     }
     case 'met':

@@ -77,6 +77,8 @@ export interface Derived {
   readonly machine: Machine;
   readonly chordError: number;
   readonly driveSeconds: Rational | undefined;
+  /** The way that the drive rolls in a turn, m. */
+  readonly driveMetres: Rational | undefined;
   /** What a turn of a free drive stands for, in seconds, when the outputs' own rates tell: see standsFor. */
   readonly standsFor: Rational | undefined;
   readonly train: TrainRates;

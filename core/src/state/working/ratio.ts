@@ -19,15 +19,23 @@ export interface RatioWorking {
   /** Wanted rate by size. */
   readonly wanted: Rational;
   readonly driveSeconds: Rational | undefined;
+  readonly driveMetres?: Rational | undefined;
   readonly span: Span | undefined;
   readonly spanText: string;
 }
 
 /** How a train's ratio, error and drift are worked out. */
-export function ratioWorking({ stages, wanted, driveSeconds, span, spanText }: RatioWorking): Working {
+export function ratioWorking({
+  stages,
+  wanted,
+  driveSeconds,
+  driveMetres,
+  span,
+  spanText,
+}: RatioWorking): Working {
   const achieved = stages.reduce((r, s) => mul(r, rational(s.driving, s.driven)), ONE);
   const error = rateError(achieved, wanted);
-  const drift = span && driftDegrees(error, wanted, span, driveSeconds);
+  const drift = span && driftDegrees(error, wanted, span, { seconds: driveSeconds, metres: driveMetres });
   const product = `${stages.map(s => s.driving).join(' · ')} / (${stages.map(s => s.driven).join(' · ')})`;
   const steps = [
     `i = ${product} = ${toFraction(achieved)} = ${toDecimal(achieved, 12)}`,

@@ -1,16 +1,18 @@
 <script setup lang="ts">
 import type { Aim } from '@tesseron/core/machine';
 import { setAim } from '@tesseron/core/change';
+import { absolute, compare, toFraction, toNumber, toSignificant } from '@tesseron/core/rational';
+import type { Result } from '@tesseron/core/result';
+import { driftStated } from '@tesseron/core/state';
 import {
-  absolute,
-  compare,
-  parseDecimal,
-  toFraction,
-  toNumber,
-  toSignificant,
-} from '@tesseron/core/rational';
-import { fail, type Result } from '@tesseron/core/result';
-import { figure, parseSpan, parseWanted } from '@tesseron/core/units';
+  amountFigure,
+  figure,
+  parseAmount,
+  parseSpan,
+  parseWanted,
+  sayAmount,
+  whatCounts,
+} from '@tesseron/core/units';
 import { sayDrift, sayProblem, sayReduction } from '@tesseron/core/words';
 import { computed, ref } from 'vue';
 import { RouterLink } from 'vue-router';
@@ -48,7 +50,10 @@ const verdict = computed(() => {
   if (!s) return '';
   const known = s.error && s.uncertainty && compare(absolute(s.error), s.uncertainty) <= 0;
   const drift = s.error && s.wanted && !s.limit ? sayDrift(s.error, s.wanted, seconds.value) : '';
-  const amount = s.drift ? `${figure(Math.abs(toNumber(s.drift)), 3)}° in ${props.aim.tolerance.over}` : '';
+  const out = driftStated(s);
+  const amount = out
+    ? `${sayAmount(out.kind, Math.abs(amountFigure(out)))} in ${props.aim.tolerance.over}`
+    : '';
   switch (s.status) {
     case 'no train':
       return 'no train yet';
@@ -77,10 +82,19 @@ const FORMS = [
 ] as const;
 const set = (label: string, value: Partial<Omit<Aim, 'id'>>): void =>
   change(`${label} of ${props.aim.name}`, setAim(props.aim.id, value));
-const positive = (text: string): Result<unknown> => {
-  const read = parseDecimal(text);
-  return read.ok && read.value.num <= 0n ? fail('tolerance-zero') : read;
-};
+const counts = computed(() => whatCounts(props.aim.wanted));
+const readAmount = (text: string): Result<unknown> => parseAmount(text, counts.value);
+const readSpan = (text: string): Result<unknown> => parseSpan(text, counts.value);
+/** What the tolerance was understood as, where it is more than a number of degrees. */
+const allows = computed(() => {
+  const s = state.value;
+  if (!s?.tolerance) return '';
+  const said = sayAmount(s.tolerance.kind, amountFigure(s.tolerance));
+  if (s.tolerance.kind === 'angle') return said;
+  return s.toleranceDegrees
+    ? `${said} = ${figure(toNumber(s.toleranceDegrees), 3)}°`
+    : `${said}: this output counts no such thing`;
+});
 </script>
 
 <template>
@@ -137,16 +151,17 @@ const positive = (text: string): Result<unknown> => {
           @update:model-value="set('Sense', { sense: $event })"
         />
         <CheckedField
-          :model-value="aim.tolerance.degrees"
-          label="May drift, degrees"
-          :read="positive"
-          data-test="aim-degrees"
-          @update:model-value="set('Tolerance', { tolerance: { ...aim.tolerance, degrees: $event } })"
+          :model-value="aim.tolerance.amount"
+          label="May drift"
+          :read="readAmount"
+          :hint="allows"
+          data-test="aim-amount"
+          @update:model-value="set('Tolerance', { tolerance: { ...aim.tolerance, amount: $event } })"
         />
         <CheckedField
           :model-value="aim.tolerance.over"
           label="in"
-          :read="parseSpan"
+          :read="readSpan"
           data-test="aim-over"
           @update:model-value="set('Tolerance', { tolerance: { ...aim.tolerance, over: $event } })"
         />

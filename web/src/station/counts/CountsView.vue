@@ -80,7 +80,10 @@ const seconds = computed(() => derived.value.driveSeconds ?? derived.value.stand
 const tolerancePpm = computed(() => {
   const s = state.value;
   if (!s?.wanted || !s.toleranceDegrees || !s.span || s.limit) return undefined;
-  const error = errorForDrift(s.toleranceDegrees, s.wanted, s.span, seconds.value);
+  const error = errorForDrift(s.toleranceDegrees, s.wanted, s.span, {
+    seconds: seconds.value,
+    metres: derived.value.driveMetres,
+  });
   return error && toNumber(ppm(error));
 });
 const reach = computed(

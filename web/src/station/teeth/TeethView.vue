@@ -26,6 +26,7 @@ import PegDrawing from './PegDrawing.vue';
 import PegPanel from './PegPanel.vue';
 import RollChart from './RollChart.vue';
 import RollFigures from './RollFigures.vue';
+import SharedTeeth from './SharedTeeth.vue';
 import ShiftTools from './ShiftTools.vue';
 import ToothingEditor from './ToothingEditor.vue';
 import { usePegs } from './use-pegs';
@@ -250,6 +251,7 @@ function keepSpread(): void {
         />
         <template v-if="toothing">
           <h3>{{ toothing.name }}, shared by {{ sharing.length }} wheels</h3>
+          <DrawnLater><SharedTeeth :mesh="mesh.id" :toothing="toothing" /></DrawnLater>
           <DrawnLater><ToothingEditor :toothing="toothing" :wheels="sharing" /></DrawnLater>
         </template>
         <DrawnLater><ShiftTools v-if="state?.pair" :mesh="mesh" /></DrawnLater>

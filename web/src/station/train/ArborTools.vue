@@ -22,6 +22,25 @@ const props = defineProps<{ hand: Hand; arbor: Member }>();
 const emit = defineEmits<{ delete: [id: string]; working: [] }>();
 const { machine, derived } = props.hand;
 const teeth = ref(30);
+const OWN = ' own';
+const like = ref('');
+/** The teeth that a new wheel may have: those of wheels here, those of others, or its own. */
+const likes = computed(() => [
+  ...machine.value.toothings.map(t => ({ title: t.name, value: t.id })),
+  { title: 'of its own', value: OWN },
+]);
+const usual = computed(
+  () => (wheels.value[0] ?? machine.value.wheels[0])?.toothing ?? machine.value.toothings[0]?.id ?? '',
+);
+const likeNow = computed(() => (likes.value.some(l => l.value === like.value) ? like.value : usual.value));
+const addOne = (): boolean =>
+  props.hand.make(
+    `Add a wheel to ${props.arbor.name}`,
+    'wheel',
+    likeNow.value === OWN
+      ? addWheel(props.arbor.id, teeth.value, undefined, true)
+      : addWheel(props.arbor.id, teeth.value, likeNow.value),
+  );
 const axis = computed(() =>
   props.arbor.kind === 'arbor' ? byId(machine.value.axes, props.arbor.axis) : undefined,
 );
@@ -153,11 +172,14 @@ const hang = (frame: string): boolean =>
       </div>
       <div class="add">
         <NumberField v-model="teeth" label="New wheel" :limits="LIMITS.count" whole data-test="wheel-count" />
-        <v-btn
-          data-test="add-wheel"
-          @click="hand.make(`Add a wheel to ${arbor.name}`, 'wheel', addWheel(arbor.id, teeth))"
-          >Add wheel</v-btn
-        >
+        <v-select
+          :model-value="likeNow"
+          :items="likes"
+          label="teeth like"
+          data-test="wheel-like"
+          @update:model-value="like = $event"
+        />
+        <v-btn data-test="add-wheel" @click="addOne">Add wheel</v-btn>
         <v-btn
           data-test="add-tube"
           @click="hand.make('Add an arbor on the axis', 'member', addOnAxis(arbor.id))"
@@ -186,7 +208,7 @@ const hang = (frame: string): boolean =>
 
 .add {
   display: grid;
-  grid-template-columns: 90px auto auto;
+  grid-template-columns: 80px 1fr auto auto;
   gap: 10px;
   align-items: center;
 }

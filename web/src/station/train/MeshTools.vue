@@ -17,6 +17,7 @@ import { nameOf, sayProblem } from '@tesseron/core/words';
 import { computed, ref, watch } from 'vue';
 import CheckedField from '../../parts/CheckedField.vue';
 import NumberField from '../../parts/NumberField.vue';
+import TeethLike from '../../parts/TeethLike.vue';
 import { useSearch } from '../../worker/use-search';
 import type { Hand } from './use-hand';
 import WorkBar from '../../parts/WorkBar.vue';
@@ -125,6 +126,7 @@ const off = (r: Parameters<typeof div>[0]): string =>
         >Other side</v-btn
       >
     </div>
+    <TeethLike :of="mesh.id" />
     <div v-if="mesh.type === 'external'" class="row">
       <NumberField v-model="idler" label="Idler" :limits="LIMITS.idlerCount" whole data-test="idler-count" />
       <v-btn data-test="insert-idler" @click="hand.act('Insert an idler', idlerInto(mesh.id, idler))"

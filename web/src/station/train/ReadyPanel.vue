@@ -1,16 +1,25 @@
 <script setup lang="ts">
 import { READY } from '@tesseron/core/arrangements';
 import { groundRate, trainRates } from '@tesseron/core/train';
-import { driveWay } from '@tesseron/core/machine';
+import { arbors, byId, driveWay } from '@tesseron/core/machine';
 import { sayProblem, sayRate } from '@tesseron/core/words';
-import { computed, ref } from 'vue';
+import { computed, ref, watch } from 'vue';
 import { useOpen } from '../../machine/use-open';
 import OneOf from '../../parts/OneOf.vue';
 import DialogBox from '../../parts/DialogBox.vue';
 
 /** Ready arrangements: chosen, given their counts, seen what they turn, and inserted as ordinary arbors and wheels. */
 const open = defineModel<boolean>({ required: true });
+/** The arbor that is chosen on the drawing: what is added hangs on it. */
+const props = defineProps<{ chosen: string | undefined }>();
 const { machine, change } = useOpen();
+const hung = ref<string>();
+const on = computed(
+  () =>
+    [hung.value, props.chosen, machine.value.drive?.member].find(id => byId(arbors(machine.value), id)) ?? '',
+);
+const places = computed(() => arbors(machine.value).map(a => ({ title: a.name, value: a.id })));
+watch(open, () => (hung.value = undefined));
 const id = ref(READY[0]?.id ?? '');
 const typed = ref<Record<string, string>>({});
 const ready = computed(() => READY.find(r => r.id === id.value));
@@ -19,7 +28,11 @@ const values = computed(() =>
     (ready.value?.fields ?? []).map(f => [f.key, typed.value[`${id.value} ${f.key}`] ?? f.offered]),
   ),
 );
-const built = computed(() => ready.value?.build(machine.value, values.value));
+const built = computed(() => ready.value?.build(machine.value, values.value, on.value));
+const fields = computed(() => {
+  const asked = ready.value?.asked?.(machine.value, on.value);
+  return (ready.value?.fields ?? []).filter(f => !asked || asked.includes(f.key));
+});
 /** The arbors that it adds, with their rates in the first of its modes. */
 const made = computed(() => {
   if (!built.value?.ok) return [];
@@ -52,8 +65,15 @@ function add(): void {
       />
       <div v-if="ready">
         <p>{{ ready.does }}</p>
+        <v-select
+          :model-value="on"
+          :items="places"
+          label="Hangs on"
+          data-test="ready-on"
+          @update:model-value="hung = $event"
+        />
         <v-text-field
-          v-for="f in ready.fields"
+          v-for="f in fields"
           :key="id + f.key"
           :model-value="values[f.key]"
           :label="f.kind === 'pairs' ? `${f.label} (driving:driven)` : f.label"

@@ -197,7 +197,7 @@ const arborRows = useRows(() => arbors.value);
         >
       </p>
       <PlanetaryPanel v-if="planetary" v-model="planetary" />
-      <ReadyPanel v-if="ready" v-model="ready" />
+      <ReadyPanel v-if="ready" v-model="ready" :chosen="shownArbor" />
       <v-select
         v-if="machine.modes.length > 0"
         :model-value="machine.mode ?? ''"

@@ -7,6 +7,7 @@ import { computed, ref } from 'vue';
 import NumberField from '../../parts/NumberField.vue';
 import { OPEN_RANGE } from './read-teeth';
 import type { Hand } from './use-hand';
+import TeethLike from '../../parts/TeethLike.vue';
 import TickBox from '../../parts/TickBox.vue';
 
 /** What can be done with the chosen wheel. */
@@ -26,7 +27,6 @@ const own = computed(() =>
   meshes(machine.value).filter(j => j.a === props.wheel.id || j.b === props.wheel.id),
 );
 const mate = (j: { a: string; b: string }): string => (j.a === props.wheel.id ? j.b : j.a);
-const toothings = computed(() => machine.value.toothings.map(t => ({ title: t.name, value: t.id })));
 
 const set = (label: string, change: Partial<Wheel>): boolean =>
   props.hand.act(label, m => ({ ok: true, value: setWheel(props.wheel.id, change)(m) }));
@@ -115,13 +115,7 @@ function meshWith(): void {
       data-test="open"
       @update:model-value="setOpen($event)"
     />
-    <v-select
-      v-if="toothings.length > 1"
-      :model-value="wheel.toothing"
-      :items="toothings"
-      label="Teeth like"
-      @update:model-value="set(`Toothing of ${wheel.name}`, { toothing: $event })"
-    />
+    <TeethLike :of="wheel.id" />
     <p v-if="own.length === 0" class="quiet">In mesh with nothing.</p>
     <p v-for="j in own" :key="j.id">
       <PlainButton @click="hand.choose({ kind: 'joint', id: j.id })">

@@ -1,7 +1,13 @@
 import { z } from 'zod';
 import type { Limit } from './limits.ts';
 import { parseDecimal } from '../../../ground/rational/index.ts';
-import { parsePeriod, parseSpan, parseTravel, parseWanted } from '../../../ground/units/index.ts';
+import {
+  parseAmount,
+  parsePeriod,
+  parseSpan,
+  parseTravel,
+  parseWanted,
+} from '../../../ground/units/index.ts';
 
 /** A stable name inside one machine. */
 export const Id = z.string().regex(/^[A-Za-z0-9_-]{1,64}$/, 'an id of letters, digits, - and _');
@@ -35,13 +41,15 @@ export const WantedText = readable(parseWanted, 'a period such as 12.4206 h or a
 export const TravelText = readable(parseTravel, 'a way such as 0.4 m round or 130 mm across');
 /** A period or a speed, as typed. */
 export const PeriodText = readable(parsePeriod, 'a period such as 12 h or a speed such as 5 rpm');
-/** A time or turns of the drive, as typed. */
+/** A time, turns of the drive, or a way, as typed. */
 export const SpanText = readable(
   parseSpan,
-  'a time such as 365.25 d, or turns of the drive such as 100 turns',
+  'a time such as 365.25 d, turns of the drive such as 100 turns, or a way such as 1 km',
 );
 /** A decimal number, as typed. */
 export const DecimalText = readable(parseDecimal, 'a decimal number');
+/** How far an output may be out, as typed: degrees, or so much of what it counts. */
+export const AmountText = readable(parseAmount, 'degrees, or an amount such as 2 min or 5 m');
 
 /** A place on a turning member: so far from its axis, at such an angle. */
 export const Pin = z.strictObject({ member: Id, radius: Mm.min(0), angleDeg: Degrees });

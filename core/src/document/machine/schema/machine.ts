@@ -22,7 +22,7 @@ import {
 
 /** The mark of our files, and the version of the schema that this code writes. */
 export const FORMAT = 'tesseron-machine';
-export const VERSION = 7;
+export const VERSION = 8;
 
 /** The most of one kind of thing in a machine. */
 export const MOST_ITEMS = 5000;

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { LIMITS, MOST } from './limits.ts';
 import {
+  AmountText,
   DecimalText,
   FrameRef,
   Id,
@@ -49,7 +50,7 @@ export const Aim = z.strictObject({
   name: Name,
   wanted: WantedText,
   sense: z.enum(['with the drive', 'against the drive', 'either']),
-  tolerance: z.strictObject({ degrees: DecimalText, over: SpanText }),
+  tolerance: z.strictObject({ amount: AmountText, over: SpanText }),
   frame: FrameRef,
   seenFrom: SeenFrom.optional(),
   member: Id.optional(),
