@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { mend } from '@tesseron/core/edit';
+import { fixesThatMend, mend, type TriedFix } from '@tesseron/core/edit';
 import type { Machine } from '@tesseron/core/machine';
 import type { Finding, Fix } from '@tesseron/core/result';
 import { sayFinding, sayFix } from '@tesseron/core/words';
@@ -7,13 +7,14 @@ import { computed, ref } from 'vue';
 import { RouterLink } from 'vue-router';
 import { useOpen } from '../machine/use-open';
 import { STATIONS } from '../station/stations';
+import { useLater } from '../parts/use-later';
 import { useRows } from '../parts/use-rows';
 import MoreRows from '../parts/MoreRows.vue';
 
 /** Findings in words; `of`: the machine of which they are true, where that is not the one that is open. */
 const props = defineProps<{ findings: readonly Finding[]; places?: boolean; of?: Machine | undefined }>();
 const emit = defineEmits<{ gone: [] }>();
-const { machine: open, attempt } = useOpen();
+const { machine: open, derived, attempt } = useOpen();
 const machine = computed(() => props.of ?? open.value);
 
 const SAID = { stop: 'mend', warn: 'look', note: 'note' } as const;
@@ -31,6 +32,23 @@ function apply(key: string, fix: Fix): void {
   problem.value = { key, text: attempt(sayFix(fix, machine.value), mend(fix)) };
 }
 const findingRows = useRows(() => rows.value);
+
+/** Fixes of the rows that are drawn, tried on the machine: only what mends is offered. */
+const tried = useLater(
+  () => ({
+    derived: derived.value.machine === machine.value ? derived.value : undefined,
+    found: findingRows.shown.value.map(r => r.finding).filter(f => f.fixes.length > 0),
+  }),
+  function* ({ derived: now, found }) {
+    const good = new Map<Finding, readonly TriedFix[]>();
+    if (now) for (const f of found) good.set(f, yield* fixesThatMend(now, f));
+    return good;
+  },
+);
+const offered = (f: Finding): readonly TriedFix[] => tried.value?.get(f) ?? [];
+/** What a fix would leave behind, in a few words. */
+const then = (t: TriedFix): string =>
+  t.leaves.length === 0 ? '' : `then: ${t.leaves.map(f => sayFinding(f, machine.value).title).join('; ')}`;
 </script>
 
 <template>
@@ -52,13 +70,11 @@ const findingRows = useRows(() => rows.value);
           {{ problem.text }}
         </p>
         <p v-if="row.finding.fixes.length > 0 || places" class="acts">
-          <v-btn
-            v-for="fix in row.finding.fixes"
-            :key="`${fix.code} ${fix.subject} ${fix.value}`"
-            data-test="fix"
-            @click="apply(row.key, fix)"
-            >{{ sayFix(fix, machine) }}</v-btn
-          >
+          <span v-if="row.finding.fixes.length > 0 && !tried" class="quiet">trying what would mend it…</span>
+          <template v-for="t in offered(row.finding)" :key="`${t.fix.code} ${t.fix.subject} ${t.fix.value}`">
+            <v-btn data-test="fix" @click="apply(row.key, t.fix)">{{ sayFix(t.fix, machine) }}</v-btn>
+            <span v-if="t.leaves.length > 0" class="quiet">{{ then(t) }}</span>
+          </template>
           <RouterLink v-if="places && row.station" :to="{ name: row.station.name }" @click="emit('gone')">
             to {{ row.station.title }}
           </RouterLink>

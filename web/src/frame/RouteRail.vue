@@ -4,7 +4,7 @@ import { RouterLink, useRoute } from 'vue-router';
 import { useTheme } from '../draw/theme';
 import { useMachine } from '../machine/store';
 import { STATIONS } from '../station/stations';
-import { begun, countBySeverity } from './station-state';
+import { begun, countBySeverity, quiet } from './station-state';
 
 const emit = defineEmits<{ findings: []; help: []; history: [] }>();
 const store = useMachine();
@@ -17,9 +17,11 @@ const stops = computed(() =>
     const findings = store.judged?.findings.filter(f => f.station === s.name) ?? [];
     const counts = countBySeverity(findings);
     const started = derived !== undefined && begun(s.name, derived);
-    const verdict = findings.length > 0 ? counts.text : started ? 'fine' : 'not begun';
+    // What is judged is all made by now; before that nothing is asked, so that nothing is made for the sake of it.
+    const calm = derived && !store.judging ? quiet(s.name, derived) : 'not begun';
+    const verdict = findings.length > 0 ? counts.text : calm;
     const state = store.judging && started ? 'judging…' : verdict;
-    return { ...s, state, worst: findings.length > 0 ? counts.worst : started ? 'fine' : 'none' };
+    return { ...s, state, worst: findings.length > 0 ? counts.worst : calm === 'fine' ? 'fine' : 'none' };
   }),
 );
 const KEPT = {

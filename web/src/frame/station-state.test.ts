@@ -1,3 +1,4 @@
+import { READY } from '@tesseron/core/arrangements';
 import { derive } from '@tesseron/core/derive';
 import { newMachine } from '@tesseron/core/machine';
 import { finding } from '@tesseron/core/result';
@@ -5,7 +6,7 @@ import { rational } from '@tesseron/core/rational';
 import { expect } from 'chai';
 import { rateColour } from '../draw/rate-colour';
 import { DAY, NIGHT } from '../draw/tokens';
-import { begun, countBySeverity } from './station-state';
+import { begun, countBySeverity, quiet } from './station-state';
 import { STATIONS } from '../station/stations';
 
 describe('the state of a station', () => {
@@ -25,6 +26,25 @@ describe('the state of a station', () => {
   it('is not begun for an empty machine, at every station', () => {
     const d = derive(newMachine('x'));
     for (const s of STATIONS) expect(begun(s.name, d), s.name).to.equal(false);
+  });
+
+  it('is fine only where something was looked at', () => {
+    const empty = derive(newMachine('x'));
+    for (const s of STATIONS) expect(quiet(s.name, empty), s.name).to.equal('not begun');
+    const ready = READY.find(r => r.id === 'compound')!;
+    const built = ready.build(newMachine('x'), { stages: '15:60, 15:60' });
+    const d = derive(built.ok ? built.value : newMachine('y'));
+    expect(quiet('teeth', d)).to.equal('fine');
+    expect(quiet('plan', d)).to.equal('fine');
+    expect(quiet('run', d), 'no hand, no dial').to.equal('not judged');
+    const loose = derive({ ...d.machine, joints: [] });
+    expect(quiet('teeth', loose), 'wheels that meet nothing').to.equal('not judged');
+    const spiral = { kind: 'spiral', least: 10, most: 20 } as const;
+    const untold = derive({
+      ...d.machine,
+      toothings: d.machine.toothings.map(t => ({ ...t, form: spiral })),
+    });
+    expect(quiet('make', untold), 'nothing of it is drawn').to.equal('not judged');
   });
 
   it('has a key of its own, in order', () => {

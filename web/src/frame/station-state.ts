@@ -26,5 +26,22 @@ const BEGUN: { readonly [K in StationName]: (derived: Derived) => boolean } = {
   bench: ({ machine }) => machine.wheels.length > 0,
 };
 
+/** Whether a station has anything that it looked at: without, what it finds nothing wrong with is not judged. */
+const JUDGED: { readonly [K in StationName]: (derived: Derived) => boolean } = {
+  aims: ({ machine, aims }) => machine.aims.some(a => aims[a.id]?.wanted !== undefined),
+  counts: ({ machine, aims }) => machine.aims.some(a => aims[a.id]?.error !== undefined),
+  train: ({ train }) => Object.keys(train.rates).length > 1,
+  teeth: ({ meshes }) => Object.values(meshes).some(m => m.engagement !== undefined || m.pair !== undefined),
+  plan: ({ machine, positions, wheels }) =>
+    machine.axes.every(a => positions.at[a.id] !== undefined) && Object.keys(wheels).length > 0,
+  run: ({ machine }) => machine.indicators.length > 0,
+  make: ({ wheels }) => Object.values(wheels).some(w => w.outline.ok),
+  bench: () => false,
+};
+
+/** A station as the route says it when it has found nothing. */
+export const quiet = (station: StationName, derived: Derived): 'fine' | 'not judged' | 'not begun' =>
+  !begun(station, derived) ? 'not begun' : JUDGED[station](derived) ? 'fine' : 'not judged';
+
 /** Whether there is anything yet for a station to work on. */
 export const begun = (station: StationName, derived: Derived): boolean => BEGUN[station](derived);

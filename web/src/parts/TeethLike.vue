@@ -20,7 +20,8 @@ const items = computed(() => [
   ...machine.value.toothings.map(t => {
     const module = derived.value.modules[t.id];
     return {
-      title: module === undefined ? t.name : `${t.name}, module ${fixed(module, 3)}`,
+      title:
+        module === undefined || /module/i.test(t.name) ? t.name : `${t.name}, module ${fixed(module, 3)}`,
       value: t.id,
     };
   }),

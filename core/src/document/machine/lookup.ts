@@ -33,6 +33,13 @@ export function circleCount(wheel: Wheel): number | undefined {
   }
 }
 
+/** Teeth of another count: a sector stays one, with as large a part of the circle as it had. */
+export function recounted(teeth: Wheel['teeth'], count: number): Wheel['teeth'] {
+  if (teeth.kind !== 'sector') return { kind: 'count', count };
+  const present = Math.max(1, Math.min(count, Math.round((teeth.present / teeth.circle) * count)));
+  return { kind: 'sector', circle: count, present };
+}
+
 /** The id of the axis on which a wheel turns; undefined for a wheel on a slide or a link. */
 export function axisOfWheel(machine: Pick<Machine, 'members'>, wheel: Wheel): string | undefined {
   const member = byId(machine.members, wheel.member);

@@ -1,9 +1,10 @@
 import type { Fix, FixCode, Fixes } from '../../ground/result/index.ts';
-import type { Axis, InvoluteForm, Toothing, Wheel } from '../../document/machine/types.ts';
+import type { Arbor, Axis, InvoluteForm, Toothing, Wheel } from '../../document/machine/types.ts';
 import { insertIdler } from './insert-idler.ts';
 import { onOwnTeeth } from './own-toothing.ts';
 import {
   type Edit,
+  patch,
   holdMember,
   setArbor,
   setIndicator,
@@ -16,7 +17,7 @@ import {
 } from './patch.ts';
 import { setDriveWay } from './drive.ts';
 import { GROUND } from '../../document/machine/schema/basic.ts';
-import { byId } from '../../document/machine/lookup.ts';
+import { byId, recounted } from '../../document/machine/lookup.ts';
 import { takeThickness } from './making.ts';
 import { placeHangsOn } from '../../document/machine/place.ts';
 
@@ -30,6 +31,9 @@ const EDITS: { readonly [C in Exclude<FixCode, LaidFixCode>]: (subject: string, 
   'set-spread': (id, value) => setSpread(id, value),
   'set-fillet': (id, value) => setForm(id, { fillet: value }),
   'set-addendum': (id, value) => setForm(id, { addendum: value }),
+  'body-out': (id, value) => setIndicator(id, { distance: value }),
+  'reach-back': id => setArbor(id, { reach: 'back' }),
+  'section-for-bore': sectionForBore,
   'set-shorten': (id, value) => setWheel(id, { shorten: value }),
   'set-pin': (id, value) => setFormOf(id, 'reducer', { pinDiameter: value }),
   'set-face-width': (id, value) => onOwnTeeth(id, own => setToothing(own, { faceWidth: value })),
@@ -39,7 +43,7 @@ const EDITS: { readonly [C in Exclude<FixCode, LaidFixCode>]: (subject: string, 
   'hand-right': id => setWheel(id, { hand: 'right' }),
   'set-rim': (id, value) => setBody(id, { rim: value }),
   'set-solid': id => setBody(id, { web: { kind: 'solid' } }),
-  'set-teeth': (id, value) => setWheel(id, { teeth: { kind: 'count', count: value } }),
+  'set-teeth': (id, value) => patch('wheels', id, w => ({ ...w, teeth: recounted(w.teeth, value) })),
   'own-module': ownModule,
   'set-tube': (id, value) => setArbor(id, { section: { kind: 'tube', bore: value, diameter: value + 1 } }),
   'grow-envelope': (_, value) => machine => {
@@ -80,6 +84,31 @@ const EDITS: { readonly [C in Exclude<FixCode, LaidFixCode>]: (subject: string, 
       : machine;
   },
 };
+
+/** Gives the arbor of a wheel the section over which its bore goes. */
+function sectionForBore(wheel: string): Edit {
+  return machine => {
+    const { bore, member } = byId(machine.wheels, wheel) ?? {};
+    const section = bore && sectionOf(bore);
+    return section && member !== undefined ? setArbor(member, { section })(machine) : machine;
+  };
+}
+
+function sectionOf(bore: NonNullable<Wheel['bore']>): Arbor['section'] {
+  switch (bore.kind) {
+    case 'hex':
+    case 'square':
+      return { kind: bore.kind, across: bore.across };
+    case 'D':
+      return { kind: 'flat', diameter: bore.diameter, across: bore.flat };
+    case 'keyed':
+      return { kind: 'keyed', diameter: bore.diameter, keyWidth: bore.width, keyDepth: bore.depth };
+    case 'round':
+      return { kind: 'rod', diameter: bore.diameter };
+    case 'none':
+      return undefined;
+  }
+}
 
 /** Puts what an arm carries in copies at the multiples of `step` turns nearest to equal places. */
 function setPlaces(member: string, step: number): Edit {

@@ -12,6 +12,7 @@ export * from './serve.ts';
 export * from './idler.ts';
 export * from './tooth-form.ts';
 export * from './mend.ts';
+export * from './try-fix.ts';
 export * from './swing-axis.ts';
 export * from './place-as.ts';
 export * from './poses.ts';

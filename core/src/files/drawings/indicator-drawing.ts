@@ -19,8 +19,8 @@ export function indicatorAxis(
 
 /**
  * Diameter of the hole in a hand or dial, mm: that of its arbor; in a dial that stands, the front plate's hole
- * there, or else room to turn for the widest arbor on its axis. Undefined for globes and bodies, and where nothing
- * passes.
+ * there, where all that comes out goes through it, or else room to turn for the widest arbor on its axis. Undefined
+ * for globes and bodies, and where nothing passes.
  */
 export function eyeOf(
   derived: Pick<Derived, 'machine' | 'layout' | 'positions'>,
@@ -33,12 +33,12 @@ export function eyeOf(
   const at = axis === undefined ? undefined : positions.at[axis];
   const front = layout.plates.find(p => p.side === 'front');
   const hole = at && front?.holes.find(h => distance(h.at, at) < 1e-6);
-  if (hole) return hole.diameter;
-  const widest = Math.max(
-    0,
-    ...arbors(machine).flatMap(m => (m.axis === axis ? (layout.sizes.get(m.id)?.diameter ?? 0) : [])),
+  const through = arbors(machine).filter(
+    m => m.axis === axis && (!hole || (layout.spans.of.get(m.id)?.whole.to ?? 0) > layout.stack.height),
   );
-  return widest > 0 ? widest + bearingAllowance('free', widest) : undefined;
+  const widest = Math.max(0, ...through.map(m => layout.sizes.get(m.id)?.diameter ?? 0));
+  const free = widest > 0 ? widest + bearingAllowance('free', widest) : undefined;
+  return hole && (free === undefined || hole.diameter >= widest) ? hole.diameter : free;
 }
 
 /** A hand, dial, globe or body by itself, at true size, as it stands when the machine has not turned. */

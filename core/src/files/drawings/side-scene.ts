@@ -176,7 +176,11 @@ function indicatorsAbove(derived: Derived, top: number): { rounds: SideRound[]; 
     });
     return low + 2 * ball + LEAF * 1.5;
   };
-  const order = [...derived.machine.indicators].sort((a, b) => rank(a) - rank(b));
+  const across = (i: Indicator): number => derived.layout.sizes.get(i.member)?.diameter ?? 0;
+  // On one line what sits on the outer tube lies below: the inner ones come out of it.
+  const order = [...derived.machine.indicators].sort(
+    (a, b) => rank(a) - rank(b) || (onAxis(a) === onAxis(b) ? across(b) - across(a) : 0),
+  );
   const above = (i: Indicator, low: number): number => {
     switch (i.kind) {
       case 'dial':

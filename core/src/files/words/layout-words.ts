@@ -5,6 +5,43 @@ const swept = (moving: boolean): string => (moving ? ' somewhere in the room tha
 
 /** Findings about where things stand and what they strike. */
 export const LAYOUT_WORDS = {
+  'held-by-nothing': s => ({
+    title: `${s.name()} is held still by nothing`,
+    why:
+      s.data.what === 'ring'
+        ? 'The ring must stand still, and lies beside no plate to which it could be screwed.'
+        : 'It must stand still, and reaches no plate in which it could be fixed.',
+    advice:
+      s.data.what === 'ring'
+        ? 'Move the ring to a layer beside a plate, or fix it in something of your own.'
+        : 'Let it turn within what lies between it and a plate, or change layers.',
+  }),
+  'stands-in-nothing': s => ({
+    title: 'What the arbors stand in is not judged',
+    why:
+      'There are no plates, so nothing here says what bears the arbors' +
+      (s.name() ? ` and what holds ${s.name()} still.` : '.'),
+    advice: 'Add plates at Plan, or see to it that your own frame bears and holds them.',
+  }),
+  'crank-no-seat': s => ({
+    title: `${s.name()} has no end for a crank`,
+    why: 'A hand turns it, and it ends between the outermost layers: neither crank nor drill end can sit on it.',
+  }),
+  'bore-on-round': s => ({
+    title: `${s.name()}: its bore is not round, its arbor is`,
+    why: `A ${s.data.bore === 'D' ? 'D-shaped' : s.data.bore} bore neither fits nor holds on a round rod.`,
+    advice: 'Take a rod of that section, or a round bore.',
+  }),
+  'bodies-meet': s => ({
+    title: `${s.name(0)} and ${s.name(1)} meet as they go round`,
+    why: `They go round one line and overlap by ${mm(s.data.overlap)} where one passes the other.`,
+    advice: 'Put the outer one further out, or make them smaller.',
+  }),
+  'pin-off-wheel': s => ({
+    title: `${s.name()}: the pin stands off its wheel`,
+    why: `It is set at ${mm(s.data.radius)} from the middle; its wheel reaches ${mm(s.data.most)}.`,
+    advice: 'Set the pin further in, or take a larger wheel or an arm.',
+  }),
   'centres-disagree': s => ({
     title: `${s.name()} do not meet`,
     why:

@@ -91,7 +91,19 @@ export const TRAIN_WORDS = {
   }),
   'not-worked-out': s => ({
     title: `${s.name()}: not worked out whole`,
-    why: `A joint of this kind (${s.data.kind}) is kept in the document; not worked out yet: ${s.data.lacks}.`,
+    why: `Of this kind (${s.data.kind}) not worked out yet: ${s.data.lacks}. Nothing of that is judged here.`,
+    advice: 'It is kept in the file. Prove it another way before you cut.',
+  }),
+  'sector-as-full': s => ({
+    title: `${s.name()} is reckoned as a full wheel`,
+    why:
+      `It has ${s.data.has} of ${s.data.of} teeth. Its mean rate is that of a full wheel; where it lets go and ` +
+      'takes hold again is not worked out yet.',
+  }),
+  'wrong-member': s => ({
+    title: `${s.name(0)} moves nothing`,
+    why: `${s.name(1)} is a ${s.data.is}; a ${s.data.needs} is needed there.`,
+    advice: `Give the joint a ${s.data.needs}.`,
   }),
   slips: s => ({
     title: `${s.name()} slip on each other`,
@@ -164,7 +176,7 @@ export const TRAIN_WORDS = {
   }),
   'teeth-not-drawn': s => ({
     title: `${s.name()} is drawn as a circle`,
-    why: `Teeth of this kind (${s.data.kind}) are kept in the document and not drawn yet.`,
+    why: `Teeth of this kind (${s.data.kind}) are kept in the document, not drawn yet and not judged.`,
   }),
   'teeth-impossible': s => ({
     title: `${s.name()} cannot be cut`,

@@ -18,6 +18,17 @@ export interface Findings {
   'aim-unreadable': { problem: Problem };
   'aim-without-rate': Nothing;
   'aim-without-train': Nothing;
+  /** How far two bodies overlap where they pass. */
+  'bodies-meet': { overlap: Mm };
+  'bore-on-round': { bore: string };
+  'crank-no-seat': Nothing;
+  'held-by-nothing': { what: 'ring' | 'arbor' };
+  /** Its subjects are what is held still. */
+  'stands-in-nothing': Nothing;
+  'pin-off-wheel': { radius: Mm; most: Mm };
+  /** A wheel with teeth on a part of its rim only. */
+  'sector-as-full': { of: Count; has: Count };
+  'wrong-member': { is: string; needs: string };
   'bore-fault': { fault: 'key-too-wide' | 'flat-off-the-round' };
   'bore-through-root': { bore: Mm; root: Mm };
   'corner-too-sharp': { left: Mm; cutter: Mm };

@@ -7,6 +7,9 @@ export interface Fixes {
   'dial-other-way': Nothing;
   'drive-other-way': Nothing;
   'find-layers': Nothing;
+  'body-out': Mm;
+  'reach-back': Nothing;
+  'section-for-bore': Nothing;
   'form-pinion-drives': Nothing;
   'form-wheel-drives': Nothing;
   'grow-envelope': Mm;

@@ -178,7 +178,7 @@ describe('clearances', () => {
     const found = derive(small).findings.find(f => f.code === 'envelope-too-small')!;
     expect(found.data['needs'], 'two tip radii of 42 and what is wanted round them').to.equal(85);
     const mended = derive(must(mend(found.fixes[0]!)(small)));
-    expect(mended.findings.filter(f => f.station === 'plan')).to.deep.equal([]);
+    expect(mended.layout.findings).to.deep.equal([]);
   });
 
   it('are wanted at least so large: less is a note, an overlap a stop', () => {
@@ -188,9 +188,7 @@ describe('clearances', () => {
         arrange({ a: {}, b: { at: [x, 0] } }, { 'a.w': 20, 'b.w': 20 }, []),
       );
     const code = (x: number, clearance?: number): string[] =>
-      derive(setLayout({ clearance })(near(x)))
-        .findings.filter(f => f.station === 'plan')
-        .map(f => `${f.severity} ${f.code}`);
+      derive(setLayout({ clearance })(near(x))).layout.findings.map(f => `${f.severity} ${f.code}`);
     expect(code(44 + USUAL_CLEARANCE)).to.deep.equal([]);
     expect(code(44.1)).to.deep.equal(['note runs-close']);
     expect(code(44.1, 0.05)).to.deep.equal([]);

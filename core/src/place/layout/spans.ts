@@ -85,11 +85,14 @@ function draftOf(
   if (all.length === 0) return undefined;
   const own = { from: Math.min(...all.map(b => b.from)), to: Math.max(...all.map(b => b.to)) };
   const reach = arbor.reach ?? (frame === GROUND && showsAnything(machine, arbor.id) ? 'front' : 'neither');
+  // What stands still is fixed in a plate: it reaches there.
+  const fixed = arbor.held === GROUND && frame === GROUND;
+  const plate = fixed ? (arbor.support === 'front' ? stack.front : stack.back) : undefined;
   return {
     ...{ arbor, on, own },
     reaching: {
-      from: reach === 'back' ? -BEYOND : own.from,
-      to: reach === 'front' ? stack.height + BEYOND : own.to,
+      from: reach === 'back' ? -BEYOND : Math.min(own.from, plate?.from ?? own.from),
+      to: reach === 'front' ? stack.height + BEYOND : Math.max(own.to, plate?.to ?? own.to),
     },
   };
 }
@@ -147,7 +150,7 @@ function standing(
   return drafts.map(d => {
     const inside = within.get(d.arbor.id) ?? [];
     const planted = alone === true && d === root && stack.back !== undefined && line.frame === GROUND;
-    const whole = planted ? plantedIn(d, stack) : d.reaching;
+    const whole = beyondOuter(planted ? plantedIn(d, stack) : d.reaching, d, drafts, within, stack);
     const stands = planted
       ? 'in the plates'
       : inside.length > 0
@@ -168,10 +171,27 @@ function standing(
   });
 }
 
+/** Of nested arbors that reach beyond the same side each inner one ends a step beyond the one round it. */
+function beyondOuter(
+  whole: Band,
+  { arbor }: Draft,
+  drafts: readonly Draft[],
+  within: ReadonlyMap<string, readonly string[]>,
+  { height }: Stack,
+): Band {
+  const round = drafts.filter(d => (within.get(d.arbor.id) ?? []).includes(arbor.id));
+  const front = round.filter(d => d.reaching.to > height).length;
+  const back = round.filter(d => d.reaching.from < 0).length;
+  return {
+    from: whole.from < 0 ? whole.from - STEP * back : whole.from,
+    to: whole.to > height ? whole.to + STEP * front : whole.to,
+  };
+}
+
 /** An arbor that is held in the plates reaches through them; on one side only where that is said. */
 function plantedIn({ arbor, reaching }: Draft, { back, front }: Stack): Band {
   return {
-    from: arbor.support === 'front' ? reaching.from : Math.min(reaching.from, back?.from ?? reaching.from),
-    to: arbor.support === 'back' ? reaching.to : Math.max(reaching.to, front?.to ?? reaching.to),
+    from: Math.min(reaching.from, (arbor.support === 'front' ? front : back)?.from ?? reaching.from),
+    to: Math.max(reaching.to, (arbor.support === 'back' ? back : front)?.to ?? reaching.to),
   };
 }

@@ -1,6 +1,6 @@
 import type { Machine } from '../../document/machine/index.ts';
 import { assemblyFindings } from '../../place/layout/index.ts';
-import { driveFindings, untoldFindings } from '../judge/index.ts';
+import { assembledFindings, driveFindings, untoldFindings } from '../judge/index.ts';
 import { type Checks, pick, stage, type Stages } from '../state/index.ts';
 import * as make from './stages.ts';
 
@@ -22,7 +22,12 @@ export function checksOf(m: Machine, old: Partial<Stages>, s: Omit<Stages, keyof
       () => ({ ...placing, ...pick(m, 'aims'), states: s.aims.value }),
       make.aimFindingStage,
     ),
-    untold: stage(old.untold, () => pick(m, 'joints'), untoldFindings),
+    untold: stage(old.untold, () => ({ ...toothed, ...pick(m, 'members') }), untoldFindings),
+    assembled: stage(
+      old.assembled,
+      () => ({ ...placing, ...pick(m, 'indicators', 'drive'), parts: s.laid.value }),
+      assembledFindings,
+    ),
     assembly: stage(old.assembly, () => placing, assemblyFindings),
     teeth: stage(
       old.teeth,

@@ -12,3 +12,4 @@ export * from './ring-findings.ts';
 export * from './teeth-facts.ts';
 export * from './teeth-findings.ts';
 export * from './untold.ts';
+export * from './assembled.ts';

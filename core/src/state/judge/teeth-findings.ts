@@ -33,7 +33,7 @@ function wheelFindings(facts: TeethFacts, wheel: Wheel, state: WheelState | unde
     if (needsMate && wheel.teeth.kind === 'count')
       return [finding('needs-mate', 'warn', 'teeth', [wheel.id], { kind: called })];
     const kind = wheel.role === 'wheel' ? called : wheel.role;
-    return [finding('teeth-not-drawn', 'note', 'teeth', [wheel.id], { kind })];
+    return [finding('teeth-not-drawn', 'warn', 'teeth', [wheel.id], { kind })];
   }
   if (!state.outline.ok) {
     const { problem } = state.outline;

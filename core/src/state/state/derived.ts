@@ -133,6 +133,7 @@ export interface Checks {
   readonly aimed: Stage<readonly Finding[]>;
   readonly untold: Stage<readonly Finding[]>;
   readonly assembly: Stage<readonly Finding[]>;
+  readonly assembled: Stage<readonly Finding[]>;
   readonly teeth: Stage<readonly Finding[]>;
   readonly played: Stage<readonly Finding[]>;
   readonly closed: Stage<readonly Finding[]>;

@@ -42,7 +42,7 @@ function rename(event: Event): void {
 </script>
 
 <template>
-  <div class="two">
+  <div>
     <TeethLike :of="mesh" />
     <v-text-field
       :model-value="toothing.name"
@@ -72,12 +72,6 @@ function rename(event: Event): void {
 </template>
 
 <style scoped>
-.two {
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: 2px 16px;
-}
-
 summary {
   font-size: 13px;
   margin: 4px 0;

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { circleCount, type Wheel, LIMITS } from '@tesseron/core/machine';
+import { circleCount, type Wheel, LIMITS, recounted } from '@tesseron/core/machine';
 import { setWheel } from '@tesseron/core/change';
 import { leadOf } from '@tesseron/core/tooth';
 import { mm } from '@tesseron/core/units';
@@ -55,7 +55,7 @@ const HANDS = [
         :limits="LIMITS.countDrawn"
         whole
         data-test="teeth-count"
-        @update:model-value="set('Teeth', { teeth: { kind: 'count', count: $event } })"
+        @update:model-value="set('Teeth', { teeth: recounted(wheel.teeth, $event) })"
       />
       <NumberField
         v-if="isInvolute"

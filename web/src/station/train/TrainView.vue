@@ -11,7 +11,7 @@ import {
   idlerInto,
   keyTogether,
 } from '@tesseron/core/edit';
-import { byId, circleCount, driveWay, meshes, type MeshJoint } from '@tesseron/core/machine';
+import { byId, circleCount, driveWay, meshes, type MeshJoint, recounted } from '@tesseron/core/machine';
 import { IDLER_COUNT, setWheel, setMode } from '@tesseron/core/change';
 import { absolute, type Rational } from '@tesseron/core/rational';
 import type { Result } from '@tesseron/core/result';
@@ -88,9 +88,10 @@ function takeMode(id: string): void {
   change(id === '' ? 'Join all' : `Mode ${byId(machine.value.modes, id)?.name ?? ''}`, setMode(id));
 }
 function typeCount(id: string, text: string): void {
-  const teeth = readTeeth(text);
   const now = byId(machine.value.wheels, id);
+  const typed = readTeeth(text);
   if (!now) return;
+  const teeth = typed?.kind === 'count' ? recounted(now.teeth, typed.count) : typed;
   if (!teeth) {
     refusal.value = `“${text}” is no count. Type a whole number such as 24, or a range such as 12-90 to leave it open.`;
     return;

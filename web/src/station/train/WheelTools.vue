@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { driveNew, meshWheels, moveToLayer, type NewMeshType } from '@tesseron/core/edit';
-import { byId, circleCount, meshes, type Wheel, LIMITS } from '@tesseron/core/machine';
+import { byId, circleCount, meshes, recounted, type Wheel, LIMITS } from '@tesseron/core/machine';
 import { patch, setWheel } from '@tesseron/core/change';
 import { nameOf } from '@tesseron/core/words';
 import { computed, ref } from 'vue';
@@ -80,7 +80,7 @@ function meshWith(): void {
         :limits="LIMITS.count"
         whole
         :data-test="`count-${wheel.id}`"
-        @update:model-value="set(`Teeth of ${wheel.name}`, { teeth: { kind: 'count', count: $event } })"
+        @update:model-value="set(`Teeth of ${wheel.name}`, { teeth: recounted(wheel.teeth, $event) })"
       />
       <div v-else class="range">
         <NumberField

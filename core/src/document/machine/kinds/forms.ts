@@ -28,7 +28,7 @@ export const FORMS: { readonly [K in FormKind]: FormFacts } = {
   reducer: { ...flat, called: 'reducer: lobes in pins', needsMate: true, inside: true },
   magnetic: { ...flat, called: 'magnets', needsMate: false, inside: true },
   sprocket: { ...notYet(), called: 'sprocket', needsMate: false, inside: false },
-  spiral: { ...notYet(), called: 'spiral', needsMate: false, inside: false },
+  spiral: { ...notYet(), motion: 'not yet', called: 'spiral', needsMate: false, inside: false },
 };
 
 function notYet(): Cans & Pick<FormFacts, 'byDiameter' | 'leans'> {
