@@ -217,7 +217,7 @@ describe('a train built on its drawing', () => {
       }
       await page.click('[data-test=ready-add]');
       await page.locator('[data-test=ready]').waitFor({ state: 'detached' });
-      if (id === 'orrery-arm') await says(page, 'ground ↺ 235/19');
+      if (id === 'orrery-arm') await says(page, 'ground ↺ 254/19');
       await page.click('[data-test=undo]');
     }
     expect(errors).to.deep.equal([]);

@@ -13,7 +13,7 @@ describe('a set being chosen', () => {
     const facts = must(factsOfChoice({ ...choice, stages: 3 }));
     expect(toFraction(facts.rate)).to.equal('8/343');
     expect(facts.output).to.equal('arm');
-    expect(facts.across).to.equal(66);
+    expect(facts.across).to.equal(67.5);
     expect(facts.equal).to.equal(true);
     expect(cannotBeBuilt(facts)).to.equal(false);
   });

@@ -12,6 +12,7 @@ import {
 import type { Result } from '../../ground/result/index.ts';
 import { assemblyOf } from './assembly.ts';
 import { ringMargins, tipsPass } from './interference.ts';
+import { ringOutside } from './ring-outside.ts';
 import { type PlanetaryFound, searchPlanetary } from './search.ts';
 import { type Central, drivenOf, type PlanetarySet, planetaryRate, setFrom } from './set.ts';
 import { twoRingFits, twoRingFrom, twoRingGap, twoRingRate, type TwoRingSet } from './two-ring.ts';
@@ -52,9 +53,6 @@ export interface RingTrouble {
   readonly ring: number;
 }
 
-/** Rim beyond the teeth of the largest ring, on both sides together, modules. */
-const RIM = 6;
-
 /** The rate of so many equal stages in a row: one multiplied by itself. */
 export const stackedRate = (one: Rational, stages: number): Rational =>
   Array.from({ length: stages }).reduce<Rational>(product => mul(product, one), ONE);
@@ -84,7 +82,7 @@ function simpleFacts(choice: PlanetaryChoice): Result<ChoiceFacts> {
     output: drivenOf(choice.held, choice.driver),
     ...{ equal, anglesDeg, gap },
     inRings: ringTroubles(set.planet, set.ring),
-    across: set.ring + RIM,
+    across: ringOutside(set.ring),
   };
   return { ok: true, value: facts };
 }
@@ -98,7 +96,7 @@ function twoRingFacts(choice: PlanetaryChoice): Result<ChoiceFacts> {
     output: 'second ring',
     ...{ equal: twoRingFits(set), anglesDeg: [], gap: twoRingGap(set) },
     inRings: [...ringTroubles(set.planet, set.ring), ...ringTroubles(set.second, set.secondRing)],
-    across: Math.max(set.ring, set.secondRing) + RIM,
+    across: ringOutside(Math.max(set.ring, set.secondRing)),
   };
   return { ok: true, value: facts };
 }

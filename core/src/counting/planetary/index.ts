@@ -5,3 +5,4 @@ export * from './assembly.ts';
 export * from './search.ts';
 export * from './interference.ts';
 export * from './two-ring.ts';
+export * from './ring-outside.ts';

@@ -1,5 +1,6 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
+import { arrange } from '../../../test/arrange.ts';
 import { KINDS } from '../../../test/kinds.ts';
 import {
   absolute,
@@ -28,6 +29,8 @@ import {
   type PlanetarySet,
   planetaryUses,
   ringMargins,
+  ringOutside,
+  withinOutside,
   searchPlanetary,
   searchTwoRing,
   setFrom,
@@ -199,6 +202,16 @@ describe('the search for planetary counts', () => {
       ),
       { numRuns: 60 },
     );
+  });
+
+  it('takes the outside of the part: its roots, and a rim; a ring just as large as is allowed is kept', () => {
+    expect(ringOutside(42) * 2, '42 teeth of module 2').to.equal(99);
+    const two = arrange({ a: {}, r: { with: 'a' } }, { 'a.u': 18, 'r.ring': 42 }, []);
+    const drawn = derive(two).extents['r-ring']!.outer;
+    expect(2 * drawn, 'as drawn').to.be.closeTo(ringOutside(42) * 2, 1e-6);
+    expect(withinOutside(42, 2, 99)).to.equal(true);
+    expect(withinOutside(42, 0.7, ringOutside(42) * 0.7)).to.equal(true);
+    expect(withinOutside(42, 2, 98.99)).to.equal(false);
   });
 
   it('keeps within an outside diameter, and orders by error exactly', () => {

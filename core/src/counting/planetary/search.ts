@@ -1,3 +1,4 @@
+import { ringOutside, withinOutside } from './ring-outside.ts';
 import {
   abs,
   absolute,
@@ -49,9 +50,6 @@ export interface PlanetaryFound {
   readonly outside: number;
 }
 
-/** Rim of the ring outside its pitch circle, in modules: dedendum, and as much again. */
-const RIM = 3;
-
 /**
  * The sets nearest to a wanted rate, by |error|, exactly; of one rate and number of planets only that of the smallest
  * ring. All sun and planet counts within the limits are weighed, so the list is complete within them.
@@ -67,7 +65,7 @@ export function searchPlanetary(query: PlanetaryQuery): Result<PlanetaryFound[]>
     const rate = planetaryRate(set, query.held, query.driver);
     const name = `${rate.num}/${rate.den}:${set.planets}`;
     if (best.has(name)) continue;
-    const outside = outsideOf(set.ring, query.module);
+    const outside = ringOutside(set.ring) * query.module;
     best.set(name, {
       set,
       rate,
@@ -89,7 +87,6 @@ export function searchPlanetary(query: PlanetaryQuery): Result<PlanetaryFound[]>
 
 /** Doubles nearer than this are ordered exactly. */
 const DOUBT = 1e-12;
-const outsideOf = (ring: number, module: number): number => (ring + 2 * RIM) * module;
 
 /** All sets within the limits, nearest first by doubles, and of one rate the smallest ring first. */
 function roughSets(query: PlanetaryQuery): { set: PlanetarySet; off: number }[] {
@@ -98,7 +95,7 @@ function roughSets(query: PlanetaryQuery): { set: PlanetarySet; off: number }[] 
   for (let sun = query.least; sun <= query.most; sun++) {
     for (let planet = query.least; planet <= query.most; planet++) {
       const ring = sun + 2 * planet;
-      if (ring > query.most || outsideOf(ring, query.module) > (query.outside ?? Infinity)) break;
+      if (ring > query.most || !withinOutside(ring, query.module, query.outside)) break;
       const rate = roughRate(sun, ring, query.held, query.driver);
       for (const planets of query.planets) {
         const set = { sun, planet, ring, planets };

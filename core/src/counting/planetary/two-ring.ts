@@ -12,6 +12,7 @@ import {
 } from '../../ground/rational/index.ts';
 import { fail, ok, type Result } from '../../ground/result/index.ts';
 import { tipsPass } from './interference.ts';
+import { withinOutside } from './ring-outside.ts';
 import { LEAST_PLANETARY, MOST_PLANETS } from './set.ts';
 
 /**
@@ -102,8 +103,6 @@ export interface TwoRingFound {
   readonly error: Rational;
 }
 
-/** Rim of a ring outside its pitch circle, in modules. */
-const RIM = 3;
 /** Doubles nearer than this are ordered exactly. */
 const DOUBT = 1e-9;
 
@@ -127,7 +126,7 @@ export function* searchTwoRing(
       for (let second = least; sun + planet + second <= most; second++) {
         const [r, r2] = [sun + 2 * planet, sun + planet + second];
         const size = Math.max(r, r2);
-        if (second === planet || (size + 2 * RIM) * query.module > (query.outside ?? Infinity)) continue;
+        if (second === planet || !withinOutside(size, query.module, query.outside)) continue;
         const rate = (1 - (r * second) / (planet * r2)) / (1 + r / sun);
         rough.push({ sun, planet, second, off: Math.abs(rate / wanted - 1), size });
       }

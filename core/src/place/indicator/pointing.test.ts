@@ -68,6 +68,31 @@ describe('what hands read', () => {
     expect(says(noons, 'minute-hand', far)).to.equal('20:15');
   });
 
+  it('reads a step that is just made as made: every whole metre of a drum of ten, every tenth of a turn', () => {
+    const names = Array.from({ length: 10 }, (_, i) => String(i));
+    const machine = {
+      ...noons.machine,
+      indicators: noons.machine.indicators.map(i =>
+        i.id === 'hour-hand' ? { ...i, settingDeg: 0, dial: undefined, reads: { kind: 'names', names } } : i,
+      ),
+    } as unknown as Machine;
+    const hand = machine.indicators.find(i => i.id === 'hour-hand')!;
+    const facts: IndicatorFacts = {
+      ...noons,
+      machine,
+      rates: { ...noons.rates, [hand.member]: rational(1n, 3n) },
+    };
+    let below = 0;
+    for (let step = 0; step <= 1000; step++) {
+      const turns = { whole: BigInt(Math.floor((3 * step) / 10)), part: ((3 * step) % 10) / 10 };
+      const read = readIndicator(facts, hand, turns);
+      expect(read?.kind === 'names' && read.name, String(step)).to.equal(String(step % 10));
+      const { part } = pointingOf(facts, hand, turns)!;
+      if (Math.floor(part * 10) !== step % 10) below += 1;
+    }
+    expect(below, 'places that doubles put before their step').to.be.greaterThan(50);
+  });
+
   it('says a moon’s age, days, a scale, names and turns in words', () => {
     const with1 = (reads: Indicator['reads']): string => {
       const machine = {

@@ -20,6 +20,15 @@ export function fullSeconds(reads: Reads | undefined): number | undefined {
   return span.ok && span.value.kind === 'period' ? toNumber(span.value.seconds) : undefined;
 }
 
+/** Below this a part of a turn is what doubles make of nought, or of a whole step. */
+const HAIR = 1e-9;
+
+/** A place without the last digits of doubles: what stands a hair before a step has made it. */
+function settled<T extends { readonly whole: bigint; readonly part: number }>(at: T): T {
+  const part = Math.round(at.part / HAIR) * HAIR;
+  return part >= 1 - HAIR / 2 ? { ...at, whole: at.whole + 1n, part: 0 } : { ...at, part };
+}
+
 /**
  * What an indicator reads after some turns of the drive; in degrees where nothing else is said. Undefined where a
  * rate is not known.
@@ -29,8 +38,9 @@ export function readIndicator(
   indicator: Indicator,
   turns: DriveTurns,
 ): IndicatorReading | undefined {
-  const at = pointingOf(facts, indicator, turns);
-  if (!at) return undefined;
+  const exact = pointingOf(facts, indicator, turns);
+  if (!exact) return undefined;
+  const at = settled(exact);
   const { reads } = indicator;
   const full = fullSeconds(reads) ?? 0;
   switch (reads?.kind) {
@@ -45,7 +55,13 @@ export function readIndicator(
       return { kind: 'scale', value: at.part * most, full: most, unit: reads.unit };
     }
     case 'names': {
-      const name = reads.names[Math.min(reads.names.length - 1, Math.floor(at.part * reads.names.length))];
+      const name =
+        reads.names[
+          Math.min(
+            reads.names.length - 1,
+            Math.floor(at.part * reads.names.length + HAIR * reads.names.length),
+          )
+        ];
       return { kind: 'names', name: name ?? '' };
     }
     case 'turns':

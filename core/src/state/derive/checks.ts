@@ -32,7 +32,8 @@ export function checksOf(m: Machine, old: Partial<Stages>, s: Omit<Stages, keyof
     teeth: stage(
       old.teeth,
       () => ({
-        ...{ ...toothed, ...tools, train: s.train.value, flow: s.flow.value },
+        ...{ ...toothed, ...tools, ...pick(m, 'stack'), modules: s.modules.value },
+        ...{ train: s.train.value, flow: s.flow.value },
         ...{ states: s.wheels.value, meshes: s.meshes.value },
       }),
       make.teethStage,

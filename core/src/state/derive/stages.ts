@@ -143,10 +143,13 @@ interface Driving {
   readonly meshes: Meshes;
 }
 export const teethStage = (
-  i: Toothed & Doc<'processes' | 'process' | 'making'> & Driving,
+  i: Toothed &
+    Doc<'stack' | 'processes' | 'process' | 'making'> &
+    Driving & { readonly modules: ModuleTable },
 ): readonly Finding[] =>
   teethFindings({
     machine: i,
+    modules: i.modules.modules,
     wheels: i.states,
     meshes: i.meshes,
     flow: i.flow,

@@ -1,3 +1,4 @@
+import { USUAL_RIM } from '../../teeth/body/index.ts';
 import {
   byId,
   circleCount,
@@ -21,8 +22,6 @@ import { type ModuleTable, pairOf } from '../state/index.ts';
 
 type Parts = Pick<Machine, 'wheels' | 'joints' | 'toothings'>;
 
-/** Width of a ring or of a disc of pins beyond its teeth, in modules (common practice, no source). */
-const RIM = 2.5;
 /** Thickness of a leaf in modules: pinions to ten leaves, and above (BS 978-2, from memory). */
 const LEAF = { few: 1.05, many: 1.25, upTo: 10 } as const;
 /** Radius of the root corners of a clock wheel, in modules (common practice, no source). */
@@ -45,7 +44,7 @@ export function teethSpec(machine: Parts, table: ModuleTable, wheel: Wheel): Tee
     toothing,
     count,
     module,
-    rim: wheel.body?.rim ?? RIM * module,
+    rim: wheel.body?.rim ?? USUAL_RIM * module,
   };
   switch (toothing.form.kind) {
     case 'involute':

@@ -4,7 +4,12 @@ import type { MeshState, WheelState } from '../state/index.ts';
 
 /** Everything that teeth are judged by. */
 export interface TeethFacts {
-  readonly machine: Pick<Machine, 'wheels' | 'joints' | 'toothings' | 'processes' | 'process' | 'making'>;
+  readonly machine: Pick<
+    Machine,
+    'wheels' | 'joints' | 'toothings' | 'stack' | 'processes' | 'process' | 'making'
+  >;
+  /** Modules across the axis, mm, by toothing. */
+  readonly modules: Readonly<Record<string, number>>;
   readonly wheels: Readonly<Record<string, WheelState>>;
   readonly meshes: Readonly<Record<string, MeshState>>;
   readonly flow: DriveFlow;

@@ -2,7 +2,7 @@ import { byId, FORMS, type MeshJoint, meshes, processOf, type Wheel } from '../.
 import { type Finding, finding, fix } from '../../ground/result/index.ts';
 import { bodyFindings } from './body-findings.ts';
 import { contactFixes, LEAST_CONTACT } from './contact-fixes.ts';
-import type { MeshState, WheelState } from '../state/index.ts';
+import { meshOverlap, type MeshState, type WheelState } from '../state/index.ts';
 import { featureFindings } from './feature-findings.ts';
 import { formMeshFindings } from './form-findings.ts';
 import { filletFindings, involuteFindings } from './involute-findings.ts';
@@ -35,6 +35,7 @@ function wheelFindings(facts: TeethFacts, wheel: Wheel, state: WheelState | unde
     const kind = wheel.role === 'wheel' ? called : wheel.role;
     return [finding('teeth-not-drawn', 'warn', 'teeth', [wheel.id], { kind })];
   }
+  if (isWorm(machine, wheel)) return [];
   if (!state.outline.ok) {
     const { problem } = state.outline;
     const largest = problem.code === 'cusp-in-lobes' ? Math.floor(problem.data.largest * 95) / 100 : 0;
@@ -49,6 +50,10 @@ function wheelFindings(facts: TeethFacts, wheel: Wheel, state: WheelState | unde
   ];
 }
 
+/** A worm's count is its starts: it is no pinion of so few teeth; what of it is not worked out is told elsewhere. */
+const isWorm = ({ joints }: TeethFacts['machine'], wheel: Wheel): boolean =>
+  joints.some(j => j.kind === 'mesh' && j.type === 'worm' && j.a === wheel.id);
+
 function meshFindings(facts: TeethFacts, mesh: MeshJoint): Finding[] {
   const { machine } = facts;
   const [a, b] = [byId(machine.wheels, mesh.a), byId(machine.wheels, mesh.b)];
@@ -59,15 +64,17 @@ function meshFindings(facts: TeethFacts, mesh: MeshJoint): Finding[] {
   if (a?.id === b?.id) return [finding('wheel-meshes-itself', 'stop', 'teeth', [mesh.id])];
   const state = facts.meshes[mesh.id];
   return [
-    ...(state ? [...contactFinding(mesh, state), ...playFinding(mesh, state)] : []),
+    ...(state ? [...contactFinding(facts, mesh, state), ...playFinding(mesh, state)] : []),
     ...ringFindings(mesh, state, facts),
     ...formMeshFindings(mesh, state, facts),
   ];
 }
 
-function contactFinding(mesh: MeshJoint, state: MeshState): Finding[] {
-  const is = state.contactRatio;
-  if (is === undefined || is >= LEAST_CONTACT) return [];
+function contactFinding(facts: TeethFacts, mesh: MeshJoint, state: MeshState): Finding[] {
+  const across = state.contactRatio;
+  if (across === undefined) return [];
+  const is = across + meshOverlap(facts.machine, mesh, facts.modules);
+  if (is >= LEAST_CONTACT) return [];
   const data = { is, least: LEAST_CONTACT };
   return [
     finding('little-contact', is < 1 ? 'stop' : 'warn', 'teeth', [mesh.id], data, contactFixes(mesh, state)),

@@ -4,3 +4,4 @@ export * from './stage.ts';
 export * from './aim-state.ts';
 export * from './arm-frame.ts';
 export * from './pair.ts';
+export * from './mesh-overlap.ts';

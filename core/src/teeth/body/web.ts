@@ -18,8 +18,9 @@ export interface WebRoom {
   readonly module: number;
 }
 
-/** Rim, hub and spokes that keep their strength, in modules (common practice, no source). */
-const RIM = 2.5;
+/** Width of a rim beyond the roots, where nothing is said, in modules (common practice, no source). */
+export const USUAL_RIM = 2.5;
+/** Spokes that keep their strength, in modules (common practice, no source). */
 const SPOKE = 3;
 /** A hub is twice its bore, and never less than this many modules more (common practice, no source). */
 const HUB = 3;
@@ -36,7 +37,7 @@ export interface WebSizes {
 export function webSizes(body: Body, room: WebRoom): WebSizes {
   const least = Math.max(2 * room.boreRadius, room.boreRadius + HUB * room.module);
   const hubRadius = body.hubDiameter === undefined ? least : body.hubDiameter / 2;
-  const rim = body.rim ?? RIM * room.module;
+  const rim = body.rim ?? USUAL_RIM * room.module;
   const spoke = ('width' in body.web ? body.web.width : undefined) ?? SPOKE * room.module;
   return { hubRadius, rim, innerRim: room.rootRadius - rim, spoke };
 }

@@ -1,7 +1,8 @@
+import { arrange } from '../../../test/arrange.ts';
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { crossesItself, flatten, type Path, signedArea } from '../../ground/geometry/index.ts';
-import { ISO_53_A, moduleFromOutside } from '../../document/machine/index.ts';
+import { ISO_53_A, moduleFromOutside, moduleOf } from '../../document/machine/index.ts';
 import { must } from '../../ground/result/index.ts';
 import { degrees, radians } from '../../ground/units/index.ts';
 import {
@@ -61,6 +62,18 @@ describe('involute wheel', () => {
       expect(2 * wheel.rootRadius).to.be.closeTo(66.66, 1e-9);
     },
   );
+
+  it('of a bevel from the outside of its blank: m = d_e / (z + 2 cos δ), 12 : 12, 80 mm (ISO 23509)', () => {
+    const base = arrange({ a: {}, b: { at: [60, 0] } }, { 'a.u': 12, 'b.v': 12 }, [['a.u', 'b.v', 'bevel']]);
+    const sized = (diameter: number, m = base): number =>
+      must(moduleOf({ ...m.toothings[0]!, size: { by: 'outside diameter', wheel: 'a-u', diameter } }, m));
+    expect(sized(80)).to.be.closeTo(5.964, 5e-4);
+    // 15 : 30 at 90°: δ = atan(1/2), cos δ = 2/√5.
+    const other = arrange({ a: {}, b: { at: [60, 0] } }, { 'a.u': 15, 'b.v': 30 }, [['a.u', 'b.v', 'bevel']]);
+    expect(sized(33.5777, other)).to.be.closeTo(2, 1e-4);
+    const flat = arrange({ a: {}, b: { at: [60, 0] } }, { 'a.u': 12, 'b.v': 12 }, [['a.u', 'b.v']]);
+    expect(sized(80, flat)).to.be.closeTo(80 / 14, 1e-9);
+  });
 
   it('gets its module from the outside diameter: OD 44, 20 teeth, module 2 (common practice, no source)', () => {
     expect(moduleFromOutside(44, 20)).to.equal(2);

@@ -9,6 +9,8 @@ const props = defineProps<{
   result: RollResult | undefined;
   tried: WhatIf;
   lever: number;
+  /** What the helix adds to the contact ratio. */
+  overlap: number;
 }>();
 const asMade = computed(() => props.tried.apart === 0 && props.tried.thicker === 0);
 const said = (x: number | undefined, say: (v: number) => string): string => (x === undefined ? '–' : say(x));
@@ -23,6 +25,15 @@ const rows = computed(() => {
       rolled: said(r?.contactRatio, v => fixed(v, 2)),
       formula: said(s.contactRatio, v => fixed(v, 2)),
     },
+    ...(props.overlap === 0
+      ? []
+      : [
+          {
+            name: 'with the helix',
+            rolled: said(r?.contactRatio, v => fixed(v + props.overlap, 2)),
+            formula: said(s.contactRatio, v => fixed(v + props.overlap, 2)),
+          },
+        ]),
     {
       name: 'play',
       rolled: r ? `${fixed(r.leastPlay, 3)} to ${mm(r.mostPlay, 3)}` : '–',

@@ -3,6 +3,7 @@ import { bevelDrawing, type BevelPattern } from '@tesseron/core/drawings';
 import { byId, meshes, LIMITS } from '@tesseron/core/machine';
 import { setSpread } from '@tesseron/core/change';
 import { AS_MADE, type WhatIf, whatIf } from '@tesseron/core/mesh';
+import { meshOverlap } from '@tesseron/core/state';
 import { fixed, mm } from '@tesseron/core/units';
 import { centreWorking, contactWorking } from '@tesseron/core/working';
 import { nameOf, wheelName } from '@tesseron/core/words';
@@ -183,6 +184,7 @@ function keepSpread(): void {
           :result="result"
           :tried="tried"
           :lever="state.engagement.lever"
+          :overlap="meshOverlap(machine, mesh, derived.modules)"
         />
         <p v-if="rolling && !result" class="quiet small">Rolling…</p>
         <p v-if="work.problem.value" class="error-text" role="alert" data-test="work-problem">
