@@ -54,6 +54,38 @@ describe('counts on the command line', function () {
     expect(total.top.map(c => c.total)).to.deep.equal([100, 100, 100]);
   });
 
+  it('says at once what cannot be: a total too small, one piece of a stock; and an empty list is no proven best', () => {
+    const small = counts(...'--target 0.3 --stages 3 --exact-total 71'.split(' '));
+    expect([small.status, small.err]).to.deep.equal([
+      2,
+      'No train within these limits has 71 teeth in all: the least is 72, the most 600.\n',
+    ]);
+    const one = counts(...'--target 1/2 --stages 1 --stock 12x1'.split(' '));
+    expect(one.status).to.equal(2);
+    expect(one.err).to.match(/1 piece in stock; a train of these stages needs 2 wheels/);
+    const none = counts(...'--target 1 --stages 1 --stock 12x1,13x1 --hunting --forbid 13'.split(' '));
+    expect(none.status).to.not.equal(0);
+    expect(none.out + none.err).to.not.match(/Proven best/);
+  });
+
+  it('finds all outputs at once: the joint search, each school with what is proven of it', () => {
+    const branches = (...args: string[]): Said =>
+      spawned(process.execPath, ['--import=tsx', 'scripts/branches.ts', ...args]);
+    const asked = '--targets 1/3,1/2,5/7 --min 15 --max 45 --sums 60'.split(' ');
+    const said = branches(...asked);
+    expect(said.status).to.equal(0);
+    // 15/45, 20/40 and 25/35 of a lay arbor that turns as the drive do: all sums are 60.
+    expect(said.out).to.match(/lay arbor.*: worst 0\.0000 ppm, sum 60, proven best\n/i);
+    expect(said.out).to.match(/proven best, in the order listed/);
+    const all = JSON.parse(branches(...asked, '--json').out) as { school: string; worstPpm: number }[];
+    expect(all.map(a => a.school)).to.deep.equal(['loose pairs', 'lay arbor', 'cascade', 'mixed']);
+    expect(all[1]!.worstPpm).to.equal(0);
+    expect(branches('--targets', '1/2').err).to.match(/^[A-Z].*\.\n$/);
+    expect(branches(...asked, '--school', 'none').err).to.match(/“none” is none of these: loose pairs/);
+    expect(branches('--targets', '1/2,x').status).to.equal(2);
+    expect(branches('--help').out).to.contain('--targets LIST');
+  });
+
   it('says in a sentence what is wrong, and fails', () => {
     const wrong: [string[], RegExp][] = [
       [['--target', 'seven'], /not a number/],
@@ -65,12 +97,16 @@ describe('counts on the command line', function () {
       [['--target', '1/2', '--top', 'many'], /whole number/],
       [['--target', '1/2', '--modules', '1:x'], /not a number/],
       [['--target', '1/2', '--turbo'], /turbo/],
+      [
+        ['--target', '1/2', '--min', '12', '--max', '13', '--exact-total', '99'],
+        /the least is 48, the most 52/,
+      ],
     ];
     for (const [args, sentence] of wrong) {
       const { status, err } = counts(...args);
       expect(status, args.join(' ')).to.equal(2);
       expect(err).to.match(sentence);
     }
-    expect(counts('--target', '1/2', '--min', '12', '--max', '13', '--exact-total', '99').status).to.equal(1);
+    expect(counts('--target', '1/2', '--stages', '1', '--stock', '12x2', '--hunting').status).to.equal(1);
   });
 });

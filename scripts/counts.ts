@@ -148,11 +148,15 @@ function asText(found: SearchResult, query: CountQuery): string {
       ` ${c.stages.map(s => `${s.driving}/${s.driven}`).join(' · ')}`,
     ].join(' ');
   return [
-    found.proven ? 'Proven best within these limits.' : 'Not all was covered; these are the best found.',
-    ...(found.outOfReach
+    found.top.length === 0
+      ? `No train fits these limits${found.proven ? ', which is proven' : ' as far as was covered'}. Widen them, or drop one.`
+      : found.proven
+        ? 'Proven best within these limits.'
+        : 'Not all was covered; these are the best found.',
+    ...(found.outOfReach && found.top.length > 0
       ? [`Out of reach: ${toFraction(found.reach.least)} to ${toFraction(found.reach.most)}. The nearest:`]
       : []),
-    '           ppm teeth                    ratio  driving/driven',
+    ...(found.top.length === 0 ? [] : ['           ppm teeth                    ratio  driving/driven']),
     ...found.top.map(line),
     ...(query.front ? ['Front of error and teeth:', ...found.front.map(line)] : []),
   ].join('\n');

@@ -1,5 +1,5 @@
 import type { Stage } from '../search/index.ts';
-import { toNumber } from '../../ground/rational/index.ts';
+import { compare, toNumber } from '../../ground/rational/index.ts';
 import { ok, type Result } from '../../ground/result/index.ts';
 import { comparePlans, costOf, planOf } from './plan.ts';
 import { type BranchPlan, type BranchQuery, type BranchResult, checkBranches } from './query.ts';
@@ -278,7 +278,7 @@ function weigh({ state, sum, first, ratios }: Frame): void {
   }
   const choice = state.choice.map(({ from, i }) => ({ from, stages: stagesOf(ratios, i, sum) }));
   const plan = planOf(query, sum, choice, first);
-  if (query.objective === 'different counts' && toNumber(plan.worst) > toError(query) * (1 + 1e-12)) return;
+  if (query.objective === 'different counts' && query.error && compare(plan.worst, query.error) > 0) return;
   if (state.best && comparePlans(query, plan, state.best) >= 0) return;
   state.best = plan;
   state.worst = toNumber(plan.worst);

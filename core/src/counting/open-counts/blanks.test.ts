@@ -94,6 +94,15 @@ describe('blanks filled towards an output', () => {
     expect(toFraction(found.fills[0]!.worst)).to.equal('0');
   });
 
+  it('list the ways in order where all are weighed: one blank for 20.6, both its neighbours and theirs', () => {
+    // 15/45 of what b turns: the blank for 20.6 is 21, then 20, 22, 19, 23.
+    const m = row();
+    const target = rational(20n * 15n * 10n, 206n * 45n);
+    const found = must(run(open(m, { 'b-v': [12, 120] }), [aim('c', target)], 5));
+    expect(found.whole).to.equal(true);
+    expect(found.fills.map(f => f.counts['b-v'])).to.deep.equal([21, 20, 22, 19, 23]);
+  });
+
   it('keep equal sums where meshes stand between the same two lines', () => {
     const folded = arrange(
       { a: {}, b: { at: [60, 0] }, c: { with: 'a' } },

@@ -7,6 +7,8 @@ import { type Blank, type BlankSystem, blankSystem } from './blank-system.ts';
 import { type BlankAim, type BlankGroup, Finder, KEPT, withCounts } from './finder.ts';
 import { type Solved, solveRules, type SumRule, sumRules } from './sum-rules.ts';
 
+/** Up to so many ways are all weighed; of more, one count is solved for in every one. */
+const MOST_LISTED = 1e6;
 /** More trials than this are refused: the ranges must be narrowed. */
 export const MOST_TRIALS = 4e7;
 /**
@@ -185,7 +187,7 @@ function* searchRow(
       found.weighed++;
       found.offer(counts, Math.abs(toNumber(candidateOf(c.stages).ratio) / target - 1));
     }
-    return found.result(step.value.value.proven);
+    return found.result(step.value.value.proven, false);
   }
 }
 
@@ -214,8 +216,11 @@ function* searchAll(
   const tied = new Set(follow.flatMap(f => [...f.by.keys()]));
   const width = (i: number): number => (blanks[i]?.most ?? 0) - (blanks[i]?.least ?? 0) + 1;
   const byRange = [...chosen].sort((a, b) => width(a) - width(b));
+  const every = chosen.reduce((p, i) => p * width(i), 1);
   const solvable =
-    aims.length === 1 ? byRange.filter(i => degree[i] === 1 && !tied.has(i)).at(-1) : undefined;
+    aims.length === 1 && every > MOST_LISTED
+      ? byRange.filter(i => degree[i] === 1 && !tied.has(i)).at(-1)
+      : undefined;
   const looped = byRange.filter(i => i !== solvable);
   const trials = looped.reduce((p, i) => p * width(i), 1) * (solvable === undefined ? 1 : 8);
   if (trials > MOST_TRIALS) return fail('blanks-too-many', { trials, most: MOST_TRIALS });
@@ -226,15 +231,16 @@ function* searchAll(
     by: [...f.by].map(([i, c]) => [i, toNumber(c)] as const),
   }));
   const counts = blanks.map(b => b.least);
-  const errorNow = (): number => {
-    let worst = 0;
+  const errorNow = (): { worst: number; all: number } => {
+    let [worst, all] = [0, 0];
     for (const [k, rate] of rates.entries()) {
       const is = rate(counts);
       const wanted = targets[k] ?? 0;
       const off = aims[k]?.either ? Math.abs(Math.abs(is / wanted) - 1) : Math.abs(is / wanted - 1);
       if (!(off <= worst)) worst = off;
+      all += off;
     }
-    return worst;
+    return { worst, all };
   };
   const followNow = (): boolean => {
     for (const f of followers) {
@@ -250,7 +256,8 @@ function* searchAll(
   const tryHere = (): void => {
     if (!followNow()) return;
     found.weighed++;
-    found.offer(counts, errorNow());
+    const { worst, all } = errorNow();
+    found.offer(counts, worst, all);
   };
   const total = looped.reduce((p, i) => p * width(i), 1);
   for (let n = 0; n < total; n++) {
@@ -274,7 +281,7 @@ function* searchAll(
       }
     if (n % 4096 === 4095) yield { done: n / total };
   }
-  return found.result(true);
+  return found.result(true, solvable === undefined);
 }
 
 /**

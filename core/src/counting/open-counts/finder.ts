@@ -1,7 +1,7 @@
 import { copyGroups, settingsAt } from '../../place/layout/index.ts';
 import type { Machine } from '../../document/machine/index.ts';
 import { setWheel } from '../../edits/change/index.ts';
-import { absolute, compare, div, ONE, type Rational, sub, ZERO } from '../../ground/rational/index.ts';
+import { absolute, add, compare, div, ONE, type Rational, sub, ZERO } from '../../ground/rational/index.ts';
 import { fail, ok, type Result, table } from '../../ground/result/index.ts';
 import { groundRate, trainRates } from '../../trains/train/index.ts';
 import type { BlankSystem } from './blank-system.ts';
@@ -39,15 +39,23 @@ export interface BlankGroup {
   /** How many ways were weighed. */
   readonly weighed: number;
   readonly proven: boolean;
+  /** Whether every way within the ranges was weighed, so that the list is the best in order, not only its first. */
+  readonly whole: boolean;
 }
 
 /** Fills kept by doubles before they are weighed exactly. */
 export const KEPT = 60;
 
+interface Offered {
+  readonly counts: number[];
+  readonly off: number;
+  readonly all: number;
+}
+
 /** Keeps the best by doubles, and weighs them exactly at the end. */
 export class Finder {
   weighed = 0;
-  private kept: { counts: number[]; off: number }[] = [];
+  private kept: Offered[] = [];
   private bound = Infinity;
   private readonly machine: Machine;
   private readonly system: BlankSystem;
@@ -71,10 +79,10 @@ export class Finder {
     this.copied = machine.axes.some(a => a.copies !== undefined);
   }
 
-  /** Offers counts in the order of all blanks, with their worst relative error. */
-  offer(counts: readonly number[], off: number): void {
+  /** Offers counts in the order of all blanks, with their worst relative error and all errors together. */
+  offer(counts: readonly number[], off: number, all = off): void {
     if (!(off <= this.bound) || !this.assembles(counts)) return;
-    this.kept.push({ counts: [...counts], off });
+    this.kept.push({ counts: [...counts], off, all });
     if (this.kept.length < 4 * KEPT) return;
     this.shrink();
   }
@@ -86,19 +94,19 @@ export class Finder {
     return goesTogether(withCounts(this.machine, table(own)));
   }
 
-  /** Of one error only the smallest total stays, and of all only the best. */
+  /** Of the same errors only the smallest total stays, and of all only the best: by the worst, then by all. */
   private shrink(): void {
-    const best = new Map<string, { counts: number[]; off: number }>();
+    const best = new Map<string, Offered>();
     for (const k of this.kept) {
-      const name = k.off.toPrecision(11);
+      const name = `${k.off.toPrecision(11)} ${k.all.toPrecision(11)}`;
       const known = best.get(name);
       if (!known || sum(k.counts) < sum(known.counts)) best.set(name, k);
     }
-    this.kept = [...best.values()].sort((a, b) => a.off - b.off).slice(0, KEPT);
+    this.kept = [...best.values()].sort((a, b) => a.off - b.off || a.all - b.all).slice(0, KEPT);
     if (this.kept.length === KEPT) this.bound = this.kept.at(-1)?.off ?? Infinity;
   }
 
-  result(proven: boolean): Result<BlankGroup> {
+  result(proven: boolean, whole: boolean): Result<BlankGroup> {
     this.shrink();
     const wheels = this.all.map(i => this.system.blanks[i]?.wheel ?? '');
     const fills: BlankFill[] = [];
@@ -118,16 +126,20 @@ export class Finder {
       fills.push(fill);
     }
     if (fills.length === 0) return fail('blanks-nothing');
-    fills.sort((a, b) => compare(a.worst, b.worst) || a.total - b.total);
+    fills.sort((a, b) => compare(a.worst, b.worst) || compare(together(a), together(b)) || a.total - b.total);
     return ok({
       aims: this.aims.map(a => a.id),
       fills: fills.slice(0, this.top),
       wheels,
       weighed: this.weighed,
-      proven,
+      ...{ proven, whole },
     });
   }
 }
+
+/** All errors of a fill together, by size. */
+const together = ({ errors }: BlankFill): Rational =>
+  Object.values(errors).reduce((s, e) => add(s, absolute(e)), ZERO);
 
 const sum = (list: readonly number[]): number => list.reduce((s, n) => s + n, 0);
 

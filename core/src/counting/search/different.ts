@@ -5,7 +5,10 @@ import { type Positions, positionsOf } from './positions.ts';
 import type { CountQuery } from './query.ts';
 import type { SearchProgress } from './weigh.ts';
 
-/** How often each of several different counts drives (+) or is driven (−), once common factors are struck out. */
+/**
+ * How often each of several different counts drives (+) or is driven (−), once common factors are struck out; nought for
+ * one that does both and cancels, which only limits on single stages can ask for.
+ */
 type Pattern = readonly number[];
 
 /** What the search for few different counts knows when it is done. */
@@ -41,7 +44,7 @@ export function* fewestDifferent(query: CountQuery, error: number): Generator<Se
       const counts = [...new Set([...plan.positions.driving, ...plan.positions.driven].flat())].sort(
         (a, b) => a - b,
       );
-      for (const pattern of patterns(different, plan.stages)) {
+      for (const pattern of patterns(different, plan.stages, cancelling(plan))) {
         yield* tryPattern(state, plan, counts, pattern);
         if (state.weighed > MOST_WEIGHED) return { ...found(state), proven: false };
       }
@@ -69,10 +72,10 @@ interface State {
 }
 
 /**
- * Every pattern of so many counts in trains of so many stages: as many driving as driven, in a settled order. A single
- * count can only drive itself, which is the pattern [0].
+ * Every pattern of so many counts in trains of so many stages: as many driving as driven, in a settled order, with
+ * counts that cancel where asked. A single count can only drive itself, which is the pattern [0].
  */
-export function patterns(different: number, stages: number): Pattern[] {
+export function patterns(different: number, stages: number, cancel = false): Pattern[] {
   if (different === 1) return [[0]];
   const all: Pattern[] = [];
   const go = (chosen: number[], up: number, down: number): void => {
@@ -82,12 +85,18 @@ export function patterns(different: number, stages: number): Pattern[] {
     }
     for (let e = chosen.at(-1) ?? stages; e >= -stages; e--) {
       if (e > 0 && up + e <= stages) go([...chosen, e], up + e, down);
+      if (e === 0 && cancel && up < stages) go([...chosen, e], up + 1, down + 1);
       if (e < 0 && down - e <= stages) go([...chosen, e], up, down - e);
     }
   };
   go([], 0, 0);
-  return all;
+  // Without limits a train of counts that only cancel is one of a single count.
+  return all.filter(p => p.some(e => e !== 0) || cancel);
 }
+
+/** Whether a limit on single stages, or ranges of their own, may need a count that drives here and is driven there. */
+const cancelling = ({ positions, fit }: Plan): boolean =>
+  fit.limited || [...positions.driving, ...positions.driven].some(s => s !== positions.driving[0]);
 
 /** Weighs every choice of counts for a pattern; the last one is solved for. */
 function* tryPattern(
@@ -99,7 +108,10 @@ function* tryPattern(
   const target = toNumber(state.query.target);
   const last = pattern.at(-1) ?? 0;
   if (last === 0) {
-    for (const n of counts) offer(state, plan, pattern, [n]);
+    for (const chosen of choices(counts, pattern.length)) {
+      state.weighed += 1;
+      offer(state, plan, pattern, chosen);
+    }
     return;
   }
   const allowed = new Set(counts);
@@ -145,22 +157,28 @@ function offer(state: State, plan: Plan, pattern: Pattern, counts: readonly numb
   const ratio = candidateOf(driving.map((d, i) => ({ driving: d, driven: driven[i] as number }))).ratio;
   const error = toNumber(errorSize(ratio, state.query.target));
   if (error > state.error || error > state.least || !onSide(state.query, ratio)) return;
-  const stages = arrange(plan, driving, driven, counts);
+  const both = counts.filter((_, i) => pattern[i] === 0);
+  const stages = arrange(plan, driving, driven, counts, both);
   if (!stages) return;
   if (error === state.least && state.best && byCompactness(stages, state.best) >= 0) return;
   state.least = error;
   state.best = stages;
 }
 
-/** The counts as stages; stages that are left over have one count on both sides, the smallest that the limits allow. */
+/**
+ * The counts as stages; stages that are left over have one count on both sides: each of `both` once at least, the rest
+ * any of the counts.
+ */
 function arrange(
   { stages: k, positions, fit }: Plan,
   driving: readonly number[],
   driven: readonly number[],
   counts: readonly number[],
+  both: readonly number[],
 ): Stage[] | undefined {
-  const missing = k - driving.length;
-  const fills = missing === 0 ? [[]] : counts.map(n => Array<number>(missing).fill(n));
+  const free = k - driving.length - both.length;
+  if (free < 0) return undefined;
+  const fills = [...repeated(counts, free)].map(more => [...both, ...more]);
   for (const fill of fills) {
     const fits = pairings([...driving, ...fill], [...driven, ...fill], fit.ordered).filter(
       stages =>
@@ -175,4 +193,20 @@ function arrange(
     if (best) return best;
   }
   return undefined;
+}
+
+/** Every choice of so many different ones, in order. */
+function* choices(of: readonly number[], many: number, from = 0): Generator<number[]> {
+  if (many === 0) yield [];
+  else
+    for (let i = from; i < of.length; i++)
+      for (const rest of choices(of, many - 1, i + 1)) yield [of[i] as number, ...rest];
+}
+
+/** Every choice of so many that may be alike, in order. */
+function* repeated(of: readonly number[], many: number, from = 0): Generator<number[]> {
+  if (many === 0) yield [];
+  else
+    for (let i = from; i < of.length; i++)
+      for (const rest of repeated(of, many - 1, i)) yield [of[i] as number, ...rest];
 }

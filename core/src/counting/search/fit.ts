@@ -10,6 +10,8 @@ export interface Fit {
    * themselves.
    */
   readonly coupled: boolean;
+  /** Whether there is any limit at all beside the ranges. */
+  readonly limited: boolean;
   /** Whether a stage meets what is asked of it alone; stages are counted from nought. */
   readonly stage: (stage: Stage, at: number) => boolean;
   /** Whether a whole train meets the rest. */
@@ -33,6 +35,7 @@ export function fitOf(query: CountQuery, stages: number, positions: Positions): 
   const modules = new Set(query.modules?.map(m => `${m.num}/${m.den}`));
   return {
     coupled: stageTests.length + tying.length > 0,
+    limited: stageTests.length + trainTests.length > 0,
     stage: (s, at) => stageTests.every(test => test(s, at)),
     train: all => trainTests.every(test => test(all)),
     pairing: stageTests.length > 0 || query.coaxial !== 'none',

@@ -78,6 +78,56 @@ describe('other goals than error and teeth', () => {
     );
   });
 
+  it('finds few different counts where one of them cancels: 60/30 · 30/12 for 5 where a stage makes 3 at most', () => {
+    const query: CountQuery = {
+      ...QUERY,
+      ...{ target: rational(5), least: 12, most: 60, stages: [2] },
+      stock: [12, 30, 60].map(count => ({ count })),
+      stageRatio: { least: rational(1n, 3n), most: rational(3) },
+    };
+    const few = run(fewestDifferent(query, 1e-9));
+    expect([few.different, few.proven]).to.deep.equal([3, true]);
+    expect(toFraction(few.best!.ratio)).to.equal('5');
+  });
+
+  it('finds as few as plain loops where stages are limited', function () {
+    this.timeout(60000);
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 200, max: 6000 }),
+        fc.integer({ min: 4, max: 14 }),
+        fc.constantFrom(3, 10, 100, 1000),
+        fc.constantFrom(1.5, 2, 3),
+        fc.boolean(),
+        (num, least, parts, steepest, hunting) => {
+          const query: CountQuery = {
+            ...QUERY,
+            ...{ target: rational(num, 1000), least, most: least + 6, stages: [1, 2] },
+            stageRatio: {
+              least: rational(2n, BigInt(2 * steepest)),
+              most: rational(BigInt(2 * steepest), 2n),
+            },
+            ...(hunting && { hunting: true }),
+          };
+          const error = rational(1, parts);
+          const gcd = (a: number, b: number): number => (b === 0 ? a : gcd(b, a % b));
+          const good = everyTrain(query).filter(
+            s =>
+              compare(errorSize(candidateOf(s).ratio, query.target), error) <= 0 &&
+              s.every(x => Math.max(x.driving / x.driven, x.driven / x.driving) <= steepest + 1e-12) &&
+              (!hunting || s.every(x => gcd(x.driving, x.driven) === 1)),
+          );
+          const few = run(fewestDifferent(query, 1 / parts));
+          expect(few.different).to.equal(
+            good.length > 0 ? Math.min(...good.map(differentCounts)) : undefined,
+          );
+          expect(few.proven).to.equal(true);
+        },
+      ),
+      { numRuns: 60 },
+    );
+  });
+
   it('count an idler where the sense asks for one', () => {
     expect(partsOf(1, 'with the drive')).to.deep.equal({ wheels: 3, arbors: 3 });
     expect(partsOf(2, 'with the drive')).to.deep.equal({ wheels: 4, arbors: 3 });

@@ -1,7 +1,7 @@
 import type { Fit } from './fit.ts';
 import type { Hit } from './hits.ts';
 import type { Positions } from './positions.ts';
-import { type Products, productsBySum, productsOf } from './products.ts';
+import { type ProductRange, type Products, productsBySum, productsOf } from './products.ts';
 import type { CountQuery } from './query.ts';
 import { createTrainMaker, type TrainMaker } from './trains.ts';
 
@@ -53,7 +53,10 @@ export function* productSource(
     driving: alike === 'driving' ? powers(positions.driving) : undefined,
     driven: alike === 'driven' ? powers(positions.driven) : undefined,
   };
-  const sizes = [positions.driving, positions.driven].map(manyProducts);
+  const sizes = [
+    sides.driving?.values.length ?? manyProducts(positions.driving),
+    sides.driven?.values.length ?? manyProducts(positions.driven),
+  ];
   const windows = Math.ceil(Math.max(...sizes) / (exactTotal === undefined ? MOST_HELD : MOST_SUMMED));
   const summed = exactTotal !== undefined && windows === 1;
   const products = summed ? productsBySum : productsOf;
@@ -108,8 +111,10 @@ export function* productSource(
         driving: mostTotal - leastOf(positions.driven),
         driven: mostTotal - leastOf(positions.driving),
       };
-      const right = yield* productsOf(positions.driven, { from, below, mostSum: room.driven });
-      const left = yield* productsOf(positions.driving, { ...near, mostSum: room.driving });
+      const far = { from, below, mostSum: room.driven };
+      const right = sides.driven ? partOf(sides.driven, far) : yield* productsOf(positions.driven, far);
+      const close = { ...near, mostSum: room.driving };
+      const left = sides.driving ? partOf(sides.driving, close) : yield* productsOf(positions.driving, close);
       return hits(left, right);
     },
   };
@@ -158,6 +163,15 @@ function leastSum({ sums }: Products): number {
   let least = 65535;
   for (let i = 0; i < sums.length; i++) if ((sums[i] as number) < least) least = sums[i] as number;
   return least;
+}
+
+/** The products of a range of values, of sums up to a limit. */
+function partOf({ values, sums }: Products, { from, below, mostSum }: ProductRange): Products {
+  const first = values.findIndex(v => v >= from);
+  const past = values.findIndex(v => v >= below);
+  if (first === -1) return { values: values.slice(0, 0), sums: sums.slice(0, 0) };
+  const end = past === -1 ? values.length : past;
+  return within({ values: values.slice(first, end), sums: sums.slice(first, end) }, mostSum);
 }
 
 /** The products of sums up to a limit. */

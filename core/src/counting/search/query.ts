@@ -116,7 +116,30 @@ function checkShape(query: CountQuery): Result<void> {
   const { stageRatio } = query;
   if (stageRatio && (stageRatio.least.num <= 0n || toFloat(stageRatio.least) > toFloat(stageRatio.most)))
     return fail('stage-ratio-reversed');
-  return ok(undefined);
+  return checkTotals(query);
+}
+
+/** A total, or a stock, with which no train can be made is said at once, instead of a long search for nothing. */
+function checkTotals({
+  exactTotal,
+  stages,
+  stock,
+  least,
+  most,
+  positions,
+  forbidden,
+}: CountQuery): Result<void> {
+  const [few, many] = [Math.min(...stages), Math.max(...stages)];
+  const pieces = stock?.reduce((n, s) => n + (s.pieces ?? Infinity), 0);
+  if (pieces !== undefined && pieces < 2 * few && !positions)
+    return fail('too-few-pieces', { pieces, needs: 2 * few });
+  if (exactTotal === undefined || positions) return ok(undefined);
+  const usable = (stock?.map(s => s.count) ?? [least, most]).filter(
+    n => n >= least && n <= most && (!stock || !forbidden?.includes(n)),
+  );
+  const [low, high] = [2 * few * Math.min(...usable), 2 * many * Math.max(...usable)];
+  if (usable.length === 0 || (exactTotal >= low && exactTotal <= high)) return ok(undefined);
+  return fail('total-out-of-range', { total: exactTotal, least: low, most: high });
 }
 
 const toFloat = (r: Rational): number => Number(r.num) / Number(r.den);

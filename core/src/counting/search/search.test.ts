@@ -369,4 +369,23 @@ describe('count search', () => {
     }
     expect(short(must(step.value).front)).to.deep.equal(short(search(query).front));
   });
+
+  for (const alike of ['driving', 'driven'] as const)
+    it(`finds no worse among more counts: four stages with all ${alike} alike, and every row has its wheels`, () => {
+      const target = wanted('0.0053357');
+      const errors = [116, 127].map(counts => {
+        const found = answer({ ...QUERY, target, least: 12, most: 11 + counts, stages: [4], alike });
+        if (!found.ok) throw new Error(found.problem.code);
+        const { top, proven } = found.value;
+        expect(proven).to.equal(true);
+        for (const c of top) {
+          expect(c.stages, 'no row without wheels').to.have.length(4);
+          expect(new Set(c.stages.map(s => s[alike])).size).to.equal(1);
+        }
+        return toNumber(errorSize(top[0]!.ratio, target));
+      });
+      for (const [i, e] of errors.entries()) if (i > 0) expect(e).to.be.at.most(errors[i - 1]!);
+      // The best of all fourth powers against all products of four is far within a part in a million.
+      expect(errors[0]).to.be.below(1e-6);
+    }).timeout(60000);
 });

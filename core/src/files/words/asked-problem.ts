@@ -5,6 +5,7 @@ import { type Sentences, reading, inStage, limitsNamed } from './sentences.ts';
 export const ASKED_SENTENCES = {
   'nothing-typed': () =>
     'Nothing is typed here. Write a period such as 12.4206 h, or a ratio such as 235/19.',
+  'not-a-choice': d => `“${d.text}” is none of these: ${d.of}.`,
   'not-a-number': d => `${reading(d)} is not a number. Write one such as 12.4206 or 235/19.`,
   'number-too-long': d => `That is longer than can be read. Use at most ${d.most} characters.`,
   'division-by-zero': d => `${reading(d)} divides by nought. Write a bottom figure other than 0.`,
@@ -75,6 +76,10 @@ export const ASKED_SENTENCES = {
     'A hand-turned drive has no time, so drift has no meaning. Choose the worst error, or give the drive a period.',
   'module-not-positive': () => 'A module is a length above 0 mm, such as 1.5.',
   'module-needed': () => 'Lengths need a module. Give the module of the teeth in mm.',
+  'total-out-of-range': d =>
+    `No train within these limits has ${d.total} teeth in all: the least is ${d.least}, the most ${d.most}.`,
+  'too-few-pieces': d =>
+    `There ${d.pieces === 1 ? 'is 1 piece' : `are ${d.pieces} pieces`} in stock; a train of these stages needs ${d.needs} wheels.`,
   'stage-ratio-reversed': () => 'The least ratio of a stage is above the most, or not above 0. Swap them.',
   'no-stages': () => 'Choose how many stages the train may have.',
   'stages-not-searched': d => `Only trains of up to ${d.most} stages are searched.`,

@@ -51,6 +51,8 @@ export interface Problems {
   };
   'no-stages': Nothing;
   'stage-ratio-reversed': Nothing;
+  'total-out-of-range': { total: number; least: number; most: number };
+  'too-few-pieces': { pieces: number; needs: number };
   'stages-not-searched': { most: number };
   'stock-empty': Nothing;
   'stock-not-a-count': { text: string; least: number; most: number };
@@ -164,6 +166,7 @@ export interface Problems {
   'two-ring-still': { planet: number };
   // rational
   'division-by-zero': { text: string };
+  'not-a-choice': { text: string; of: string };
   'not-a-number': { text: string };
   'number-too-long': { most: number };
   // ready

@@ -35,6 +35,14 @@ function explain(i: number): void {
   working.show(branchWorking(one.plan, branch, output, id => names.value[id] ?? id));
 }
 const ppmOf = (p: SchoolPlan): string => (p.plan ? figure(toNumber(ppm(p.plan.worst)), 4) : '–');
+
+/** What is proven of a plan: where each output hangs on one before it, only in the order in which they are listed. */
+function sayProof(p: (typeof plans.value)[number]): string {
+  if (!p.proven) return 'best found so far';
+  const ordered = p.query.school === 'cascade' || p.query.school === 'mixed';
+  const within = ordered ? ', in the order listed' : '';
+  return p.plan ? `proven best${within}` : `proven: there is none${within}`;
+}
 </script>
 
 <template>
@@ -64,7 +72,7 @@ const ppmOf = (p: SchoolPlan): string => (p.plan ? figure(toNumber(ppm(p.plan.wo
             <td class="figure">{{ p.plan?.different ?? '–' }}</td>
             <td class="figure">{{ p.plan?.wheels ?? '–' }}</td>
             <td class="figure">{{ p.plan?.sum ?? '–' }}</td>
-            <td>{{ p.proven ? (p.plan ? 'proven best' : 'proven: there is none') : 'best found so far' }}</td>
+            <td>{{ sayProof(p) }}</td>
             <td>
               <BoxedButton
                 v-if="p.plan"

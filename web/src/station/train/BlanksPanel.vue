@@ -86,7 +86,9 @@ function toggle(id: string, on: boolean): void {
       <p class="quiet">
         {{
           g.proven
-            ? 'All ways within the ranges were weighed.'
+            ? g.whole
+              ? 'All ways within the ranges were weighed.'
+              : 'Nothing within the ranges is better than the first.'
             : 'Not all ways were weighed; better ones may exist.'
         }}
         Sums between the same lines are kept.
