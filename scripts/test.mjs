@@ -54,7 +54,7 @@ function programs() {
   if (missing.length === 0) return;
   const sudo = process.getuid?.() === 0 ? '' : 'sudo ';
   run(
-    `${sudo}apt-get update -q && ${sudo}apt-get install -y -q --no-install-recommends ${missing.join(' ')}`,
+    `${sudo}apt-get update -q -o DPkg::Lock::Timeout=600 && ${sudo}apt-get install -o DPkg::Lock::Timeout=600 -y -q --no-install-recommends ${missing.join(' ')}`,
     {
       DEBIAN_FRONTEND: 'noninteractive',
     },

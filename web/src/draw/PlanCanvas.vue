@@ -78,7 +78,9 @@ function fit(): void {
         .filter(w => visible(w.wheel.layer))
         .flatMap(w => {
           const s = places.value.get(w.place);
-          return s ? [{ centre: s.centre, radius: derived.value.extents[w.wheel.id]?.outer ?? w.tipRadius }] : [];
+          return s
+            ? [{ centre: s.centre, radius: derived.value.extents[w.wheel.id]?.outer ?? w.tipRadius }]
+            : [];
         });
   const dials = props.focus
     ? []

@@ -1,7 +1,9 @@
 <script setup lang="ts">
-import { ref, watch } from 'vue';
+import { useTitle } from '@vueuse/core';
+import { computed, ref, watch } from 'vue';
 import { onBeforeRouteLeave, RouterLink, RouterView, useRoute } from 'vue-router';
 import { useMachine } from '../machine/store';
+import { STATIONS } from '../station/stations';
 import { useClock } from '../run/clock';
 import FindingsPanel from './FindingsPanel.vue';
 import HistoryPanel from './HistoryPanel.vue';
@@ -32,6 +34,8 @@ watch(
 onBeforeRouteLeave(async () => {
   await store.close();
 });
+const station = computed(() => STATIONS.find(s => s.name === route.name)?.title);
+useTitle(computed(() => [store.machine?.name, station.value, 'Tesseron'].filter(Boolean).join(' · ')));
 useKeys({
   help: () => (helpOpen.value = true),
   findings: () => (findingsOpen.value = true),

@@ -15,13 +15,16 @@ const props = defineProps<{
   optional?: boolean;
 }>();
 const emit = defineEmits<{ 'update:modelValue': [value: number]; clear: [] }>();
+/** A figure as it stands in the field: without the last digits of doubles. */
+const shown = (value: number | undefined): string =>
+  value === undefined ? '' : String(Number(value.toPrecision(9)));
 const text = ref('');
 const error = ref('');
 
 watch(
   () => props.modelValue,
   value => {
-    text.value = value === undefined ? '' : String(value);
+    text.value = shown(value);
     error.value = '';
   },
   { immediate: true },
@@ -33,6 +36,10 @@ function commit(): void {
   const number = z.coerce.number({ error: 'x' }).min(least).max(most);
   const schema = props.whole ? number.int() : number;
   const typed = text.value.trim();
+  if (typed !== '' && typed === shown(props.modelValue)) {
+    error.value = '';
+    return;
+  }
   if (typed === '' && props.optional) {
     error.value = '';
     if (props.modelValue !== undefined) emit('clear');

@@ -5,7 +5,7 @@ import { KINDS } from '../../../test/kinds.ts';
 import { compare, neg } from '../../ground/rational/index.ts';
 import { trainRates } from '../../trains/train/index.ts';
 import { type Aim, integrityProblems, type Machine, newMachine } from '../../document/machine/index.ts';
-import { editForFix, insertIdler, removeAim, removeTrainTo, setWheel } from './index.ts';
+import { editForFix, insertIdler, removeAim, removeTrainTo, renameMember, setWheel } from './index.ts';
 
 const aim = (id: string): Aim => ({
   id,
@@ -26,6 +26,22 @@ const planted = (): Machine => {
 };
 
 describe('edits', () => {
+  it('name an arbor, and with it the wheels that are called after it, and no others', () => {
+    const m = newMachine('x');
+    const wheel = (id: string, name: string): Machine['wheels'][number] => ({
+      ...{ id, name, member: 'drive', toothing: 'toothing1', role: 'wheel', layer: 0 },
+      teeth: { kind: 'count', count: 20 },
+    });
+    const before = {
+      ...m,
+      wheels: [wheel('a', 'Drive wheel'), wheel('b', 'Drive wheel 2'), wheel('c', 'Own')],
+    };
+    const after = renameMember('drive', 'Barrel')(before);
+    expect(after.wheels.map(w => w.name)).to.deep.equal(['Barrel wheel', 'Barrel wheel 2', 'Own']);
+    expect(after.members[0]!.name).to.equal('Barrel');
+    expect(renameMember('drive', 'Drive')(before).wheels).to.equal(before.wheels);
+  });
+
   it('leave every part they do not touch the very same value', () => {
     const m = planted();
     const before = m.wheels[0]!.layer;

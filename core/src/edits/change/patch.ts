@@ -84,9 +84,20 @@ export const setLayout =
 const withoutUndefined = <T extends object>(item: T): T =>
   Object.fromEntries(Object.entries(item).filter(([, value]) => value !== undefined)) as T;
 
-/** Gives a member another name. */
-export const renameMember = (id: string, name: string): Edit =>
-  patch('members', id, m => ({ ...m, name }) as Member);
+/** Gives a member another name, and those of its wheels that are called after it. */
+export const renameMember =
+  (id: string, name: string): Edit =>
+  machine => {
+    const before = machine.members.find(m => m.id === id)?.name;
+    const named = patch('members', id, m => ({ ...m, name }) as Member)(machine);
+    if (!before || !name || before === name) return named;
+    const wheels = named.wheels.map(w =>
+      w.member === id && (w.name === before || w.name.startsWith(`${before} wheel`))
+        ? { ...w, name: `${name}${w.name.slice(before.length)}`.slice(0, 120) }
+        : w,
+    );
+    return { ...named, wheels };
+  };
 
 /** Holds an arbor still against a frame; undefined lets it go. */
 export const holdMember = (id: string, frame: string | undefined): Edit => setArbor(id, { held: frame });

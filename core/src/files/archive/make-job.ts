@@ -108,7 +108,7 @@ async function* space({ machine }: Of<'space'>, load: Load): Work<'space'> {
   const bodies = new Map<string, TriMesh>();
   const wanted = [...new Set(scene.items.map(i => i.body))];
   for (const [i, id] of wanted.entries()) {
-    yield { done: i / wanted.length, doing: id };
+    yield { done: i / wanted.length, doing: scene.items.find(item => item.body === id)?.name ?? '' };
     const round = roundBody(kit, id);
     const mesh = round ? { ok: true as const, value: round } : make({ id, name: id });
     if (mesh.ok) bodies.set(id, mesh.value);

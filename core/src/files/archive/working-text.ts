@@ -9,6 +9,7 @@ import {
   ratioWorking,
   type Working,
 } from '../../state/working/index.ts';
+import type { Severity } from '../../ground/result/index.ts';
 import { nameOf, sayFinding } from '../words/index.ts';
 
 /**
@@ -58,10 +59,13 @@ export function workingText(derived: Derived): string {
   if (derived.findings.length === 0) parts.push('Nothing.');
   for (const f of derived.findings) {
     const said = sayFinding(f, machine);
-    parts.push(`- ${said.title} (${f.severity}). ${said.why}${said.advice ? ` ${said.advice}` : ''}`);
+    parts.push(`- ${said.title} (${SAID[f.severity]}). ${said.why}${said.advice ? ` ${said.advice}` : ''}`);
   }
   return `${parts.join('\n')}\n`;
 }
+
+/** Severities as the screen says them. */
+const SAID: { readonly [S in Severity]: string } = { stop: 'mend', warn: 'look', note: 'note' };
 
 /** One working as lines of text. */
 function sayWorking(of: string, w: Working): string[] {

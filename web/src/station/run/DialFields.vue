@@ -51,7 +51,9 @@ const KINDS = (['round', 'sector', 'phases'] as const).map(value => ({ value, ti
     <v-select
       v-model="begin"
       :items="[...DIAL_STARTS]"
-      label="Begin anew with"
+      :label="
+        dial.rings.length > 0 ? `Begin anew, in place of ${dial.rings.length} rings, with` : 'Begin with'
+      "
       data-test="dial-start"
       @update:model-value="startWith"
     />

@@ -93,7 +93,7 @@ function proportion(): void {
   <v-select
     :model-value="member"
     :items="items"
-    label="On"
+    label="Add it to"
     data-test="add-on"
     @update:model-value="asked = $event"
   />

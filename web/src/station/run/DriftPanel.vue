@@ -65,9 +65,11 @@ const rows = computed(() =>
     <h3>{{ r.name }}</h3>
     <p>
       <span class="figure">{{ r.perYear }}</span> a Julian year; of
-      <span class="figure">{{ r.allowed }}</span> allowed all is used up after
-      <span class="figure">{{ r.after }}</span><template v-if="r.date"
-        >, on {{ r.date.slice(0, 10) }}</template
+      <span class="figure">{{ r.allowed }}</span> allowed
+      <template v-if="r.after === 'never'">nothing is ever used up</template
+      ><template v-else
+        >all is used up after <span class="figure">{{ r.after }}</span></template
+      ><template v-if="r.date">, on {{ r.date.slice(0, 10) }}</template
       >.
       <template v-if="r.reset">Reset it every {{ r.reset }}.</template>
     </p>
