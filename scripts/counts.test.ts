@@ -54,7 +54,7 @@ describe('counts on the command line', function () {
     expect(total.top.map(c => c.total)).to.deep.equal([100, 100, 100]);
   });
 
-  it('says at once what cannot be: a total too small, one piece of a stock; and an empty list is no proven best', () => {
+  it('says at once what cannot be: a total too small, one piece of a stock; an empty list is no proven best', () => {
     const small = counts(...'--target 0.3 --stages 3 --exact-total 71'.split(' '));
     expect([small.status, small.err]).to.deep.equal([
       2,

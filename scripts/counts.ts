@@ -138,6 +138,7 @@ function asJson(found: SearchResult, query: CountQuery): string {
 }
 
 function asText(found: SearchResult, query: CountQuery): string {
+  const proof = found.proven ? ', which is proven' : ' as far as was covered';
   const line = (c: Candidate): string =>
     [
       toNumber(ppm(rateError(c.ratio, query.target)))
@@ -149,7 +150,7 @@ function asText(found: SearchResult, query: CountQuery): string {
     ].join(' ');
   return [
     found.top.length === 0
-      ? `No train fits these limits${found.proven ? ', which is proven' : ' as far as was covered'}. Widen them, or drop one.`
+      ? `No train fits these limits${proof}. Widen them, or drop one.`
       : found.proven
         ? 'Proven best within these limits.'
         : 'Not all was covered; these are the best found.',

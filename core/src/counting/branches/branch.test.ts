@@ -11,6 +11,7 @@ import {
   rational,
   sub,
   toNumber,
+  toFraction,
 } from '../../ground/rational/index.ts';
 import { must, type Result } from '../../ground/result/index.ts';
 import {
@@ -208,6 +209,34 @@ describe('whole machine search', () => {
     });
     expect(toNumber(plan!.worst)).to.equal(0);
     sound(plan!, { ...QUARTET, outputs });
+  });
+
+  it('says at once which output two meshes cannot reach, and what they do', () => {
+    // 16 to 64 teeth, sums to 80: a mesh makes 4 at most, two make 16; Neptune goes round in 684 of Mercury’s.
+    const query: BranchQuery = {
+      ...QUARTET,
+      outputs: [
+        { id: 'venus', rate: rational(10n, 26n) },
+        { id: 'neptune', rate: rational(1n, 684n) },
+      ],
+      ...{ drive: 'given', objective: 'worst error', least: 16, most: 64, leastSum: 50, mostSum: 80 },
+    };
+    for (const school of ['loose pairs', 'lay arbor'] as const) {
+      const found = must(answer({ ...query, school }));
+      expect(found.plan).to.equal(undefined);
+      expect(found.beyond?.output).to.equal('neptune');
+      expect([found.beyond!.least, found.beyond!.most].map(toFraction)).to.deep.equal(['1/16', '16']);
+    }
+    const near = must(
+      answer({
+        ...query,
+        school: 'loose pairs',
+        outputs: [query.outputs[0]!, { id: 'b', rate: rational(1n, 20n) }],
+      }),
+    );
+    expect(near.beyond, 'a quarter off is searched').to.equal(undefined);
+    expect(near.plan).to.not.equal(undefined);
+    expect(must(answer({ ...query, school: 'cascade' })).beyond).to.equal(undefined);
   });
 
   it('says what forbids a search', () => {

@@ -1,4 +1,4 @@
-import { compare, type Rational } from '../../ground/rational/index.ts';
+import { compare, mul, type Rational, rational } from '../../ground/rational/index.ts';
 import { fail, ok, type Result } from '../../ground/result/index.ts';
 import { LEAST_COUNT, MOST_COUNT, type Stage } from '../search/index.ts';
 
@@ -71,10 +71,40 @@ export interface BranchPlan {
   readonly wheels: number;
 }
 
+/** A rate that two meshes within the limits do not reach, by far: the output, and what they do reach. */
+export interface Beyond {
+  readonly output: string;
+  readonly least: Rational;
+  readonly most: Rational;
+}
+
+/**
+ * The first output which two meshes miss by more than a half, where each is driven by two from a drive that is given;
+ * undefined where there is none, or where outputs are driven from one another.
+ */
+export function beyondReach(query: BranchQuery): Beyond | undefined {
+  const { least, most, mostSum, outputs, school, drive } = query;
+  if (drive === 'free' || (school !== 'loose pairs' && school !== 'lay arbor')) return undefined;
+  const large = BigInt(Math.min(most, mostSum - least));
+  const small = BigInt(least);
+  const reach = {
+    least: rational(small * small, large * large),
+    most: rational(large * large, small * small),
+  };
+  const far = outputs.find(
+    o =>
+      compare(mul(o.rate, rational(3n, 2n)), reach.least) < 0 ||
+      compare(mul(o.rate, rational(1n, 2n)), reach.most) > 0,
+  );
+  return far && { output: far.id, ...reach };
+}
+
 /** The best plan, if there is any, and whether it is proven. */
 export interface BranchResult {
   readonly plan?: BranchPlan;
   readonly proven: boolean;
+  /** An output that no plan of this school comes within a half of, and what two meshes reach: nothing was searched. */
+  readonly beyond?: Beyond;
   /** Sums that were covered in full. */
   readonly coveredTo: number;
 }

@@ -2,7 +2,7 @@ import type { Stage } from '../search/index.ts';
 import { compare, toNumber } from '../../ground/rational/index.ts';
 import { ok, type Result } from '../../ground/result/index.ts';
 import { comparePlans, costOf, planOf } from './plan.ts';
-import { type BranchPlan, type BranchQuery, type BranchResult, checkBranches } from './query.ts';
+import { beyondReach, type BranchPlan, type BranchQuery, type BranchResult, checkBranches } from './query.ts';
 import { firstFrom, oneMesh, type Ratios, stagesOf, twoMeshes } from './ratios.ts';
 
 /** Part of the work that is done, from 0 to 1, and the best plan so far when it is new. */
@@ -27,6 +27,8 @@ const SLACK = 1e-11;
 export function* searchBranches(query: BranchQuery): Generator<BranchProgress, Result<BranchResult>> {
   const checked = checkBranches(query);
   if (!checked.ok) return checked;
+  const beyond = beyondReach(query);
+  if (beyond) return ok({ proven: true, beyond, coveredTo: query.mostSum });
   const state: State = {
     query,
     wanted: query.outputs.map(o => toNumber(o.rate)),

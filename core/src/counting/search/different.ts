@@ -6,8 +6,8 @@ import type { CountQuery } from './query.ts';
 import type { SearchProgress } from './weigh.ts';
 
 /**
- * How often each of several different counts drives (+) or is driven (−), once common factors are struck out; nought for
- * one that does both and cancels, which only limits on single stages can ask for.
+ * How often each of several different counts drives (+) or is driven (−), once common factors are struck out; nought
+ * for one that does both and cancels, which only limits on single stages can ask for.
  */
 type Pattern = readonly number[];
 

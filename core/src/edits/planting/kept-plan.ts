@@ -1,4 +1,10 @@
-import { type BranchPlan, type BranchQuery, type Output, planOf } from '../../counting/branches/index.ts';
+import {
+  type BranchPlan,
+  type BranchQuery,
+  type BranchResult,
+  type Output,
+  planOf,
+} from '../../counting/branches/index.ts';
 import type { Plan } from '../../document/machine/index.ts';
 
 /** A school with what was found for it. */
@@ -6,6 +12,8 @@ export interface SchoolPlan {
   readonly query: BranchQuery;
   readonly plan: BranchPlan | undefined;
   readonly proven: boolean;
+  /** The output that is beyond the reach of the school, where nothing was searched for that. */
+  readonly beyond?: BranchResult['beyond'];
 }
 
 /** A plan as the document keeps it: what was asked and the counts that were found. Error in parts per million. */

@@ -16,7 +16,8 @@ export const ASKED_SENTENCES = {
   'period-zero': () => 'A period of nought cannot be turned. Write a period above 0, such as 12 h.',
   'period-negative': () => 'A period cannot be negative. Which way it turns is set beside it.',
   'beats-need-teeth': d =>
-    `${d.beats} beats turn nothing until the teeth of the escape wheel are known. Write “with 15 teeth” after it; or, for turns, 5 rpm.`,
+    `${d.beats} beats turn nothing until the teeth of the escape wheel are known. ` +
+    'Write “with 15 teeth” after it; or, for turns, 5 rpm.',
   'speed-zero': () => 'A speed of nought never turns. Write a speed above 0, such as 5 rpm.',
   'period-unreadable': d =>
     `From “${d.from.slice(0, 40)}” on, this cannot be read. Write figures with ` +
@@ -79,7 +80,8 @@ export const ASKED_SENTENCES = {
   'total-out-of-range': d =>
     `No train within these limits has ${d.total} teeth in all: the least is ${d.least}, the most ${d.most}.`,
   'too-few-pieces': d =>
-    `There ${d.pieces === 1 ? 'is 1 piece' : `are ${d.pieces} pieces`} in stock; a train of these stages needs ${d.needs} wheels.`,
+    `There ${d.pieces === 1 ? 'is 1 piece' : `are ${d.pieces} pieces`} in stock; ` +
+    `a train of these stages needs ${d.needs} wheels.`,
   'stage-ratio-reversed': () => 'The least ratio of a stage is above the most, or not above 0. Swap them.',
   'no-stages': () => 'Choose how many stages the train may have.',
   'stages-not-searched': d => `Only trains of up to ${d.most} stages are searched.`,

@@ -94,6 +94,11 @@ export const TRAIN_WORDS = {
     why: `Of this kind (${s.data.kind}) not worked out yet: ${s.data.lacks}. Nothing of that is judged here.`,
     advice: 'It is kept in the file. Prove it another way before you cut.',
   }),
+  'crossed-needs-helix': s => ({
+    title: `${s.name()}: crossed wheels with straight teeth`,
+    why: 'Where the shafts cross, the teeth of both must lean, by as much together as the shafts do.',
+    advice: 'Give the teeth of this mesh a helix.',
+  }),
   'sector-as-full': s => ({
     title: `${s.name()} is reckoned as a full wheel`,
     why:

@@ -32,6 +32,7 @@ export interface Findings {
   'bore-fault': { fault: 'key-too-wide' | 'flat-off-the-round' };
   'bore-through-root': { bore: Mm; root: Mm };
   'corner-too-sharp': { left: Mm; cutter: Mm };
+  'crossed-needs-helix': Nothing;
   'disc-wall': { wall: Mm; least: Mm; to: string };
   'face-wide': { width: Mm; most: Mm; cone: Mm };
   'few-pins': { count: Count; least: Count };

@@ -40,7 +40,7 @@ export function checksOf(m: Machine, old: Partial<Stages>, s: Omit<Stages, keyof
     ),
     played: stage(
       old.played,
-      () => ({ ...pick(m, 'aims'), states: s.aims.value, slack: s.slack.value }),
+      () => ({ ...pick(m, 'aims', 'drive'), states: s.aims.value, slack: s.slack.value }),
       make.slackFindingStage,
     ),
     closed: stage(

@@ -169,8 +169,10 @@ export const slackStage = (
   );
 
 export const slackFindingStage = (
-  i: Doc<'aims'> & { readonly states: Aims; readonly slack: Slacks },
-): readonly Finding[] => slackFindings(i.aims, i.states, i.slack);
+  i: Doc<'aims' | 'drive'> & { readonly states: Aims; readonly slack: Slacks },
+): readonly Finding[] =>
+  // Clockwork presses every mesh one way: its play is never seen at a hand.
+  i.drive?.by === 'clockwork' ? [] : slackFindings(i.aims, i.states, i.slack);
 
 type Extents = Readonly<Record<string, Extent>>;
 export const extentStage = (

@@ -1,9 +1,16 @@
 import { expect } from 'chai';
 import { arrange } from '../../../test/arrange.ts';
 import { KINDS } from '../../../test/kinds.ts';
-import { byId, type Indicator, type Machine, newMachine, recounted } from '../../document/machine/index.ts';
+import {
+  byId,
+  type Indicator,
+  type Machine,
+  newAim,
+  newMachine,
+  recounted,
+} from '../../document/machine/index.ts';
 import { READY } from '../../edits/arrangements/index.ts';
-import { editForFix, setArbor, setWheel } from '../../edits/change/index.ts';
+import { editForFix, setArbor, setHelix, setWheel } from '../../edits/change/index.ts';
 import { sayFinding } from '../../files/words/index.ts';
 import { eyeOf, sideScene } from '../../files/drawings/index.ts';
 import type { Finding, FindingCode } from '../../ground/result/index.ts';
@@ -207,5 +214,43 @@ describe('whether a machine can stand', () => {
     expect(recounted({ kind: 'count', count: 9 }, 12)).to.deep.equal({ kind: 'count', count: 12 });
     const fixed = editForFix({ code: 'set-teeth', subject: sector.id, value: 48 } as never)(m);
     expect(byId(fixed.wheels, sector.id)!.teeth).to.include({ kind: 'sector', circle: 48 });
+  });
+
+  it('an output that is the drive on purpose is none that went wrong', () => {
+    const aim = { ...newAim(pair(), 'Drive hand', '1'), id: 'x', member: 'a' };
+    expect(found({ ...pair(), aims: [aim] }, 'aim-on-drive')).to.equal(undefined);
+    expect(found({ ...pair(), aims: [{ ...aim, wanted: '1/2' }] }, 'aim-on-drive')?.subjects).to.deep.equal([
+      'x',
+    ]);
+  });
+
+  it('play is not counted where clockwork presses every mesh one way', () => {
+    const aim = {
+      ...newAim(pair(), 'Hand', '1/2'),
+      member: 'b',
+      tolerance: { amount: '0.01', over: '100 turns' },
+    };
+    const by = (who: 'hand' | 'clockwork'): Machine => {
+      const m = pair();
+      return {
+        ...m,
+        aims: [{ ...aim, sense: 'either' }],
+        wheels: m.wheels.map(w => ({ ...w, layer: 0 })),
+        drive: { member: 'a', by: who, speed: { kind: 'free' } },
+      };
+    };
+    expect(found(by('hand'), 'slack-exceeds')).to.not.equal(undefined);
+    expect(found(by('clockwork'), 'slack-exceeds')).to.equal(undefined);
+  });
+
+  it('crossed wheels need leaning teeth', () => {
+    const m = pair();
+    const crossed: Machine = {
+      ...m,
+      joints: m.joints.map(j => (j.kind === 'mesh' ? { ...j, type: 'crossed' } : j)),
+    };
+    expect(found(crossed, 'crossed-needs-helix')?.severity).to.equal('stop');
+    expect(found(setHelix('toothing1', 45)(crossed), 'crossed-needs-helix')).to.equal(undefined);
+    expect(found(m, 'crossed-needs-helix')).to.equal(undefined);
   });
 });

@@ -108,6 +108,8 @@ const PEG_STEPS = 48;
 
 function helicalFindings({ mesh, facts, toothing, a, b, driver }: Met): Finding[] {
   const helix = toothing.helixDeg ?? 0;
+  if (mesh.type === 'crossed' && helix === 0)
+    return [finding('crossed-needs-helix', 'stop', 'teeth', [mesh.id])];
   if (helix === 0 || (mesh.type !== 'external' && mesh.type !== 'internal')) return [];
   const [left, right] = [a.hand ?? 'right', b.hand ?? 'right'];
   const alike = left === right;

@@ -2,7 +2,7 @@
 import { ppm } from '@tesseron/core/period';
 import { toNumber } from '@tesseron/core/rational';
 import { figure } from '@tesseron/core/units';
-import { saySchool } from '@tesseron/core/words';
+import { saySchool, sayReduction } from '@tesseron/core/words';
 import { branchWorking } from '@tesseron/core/working';
 import { computed, ref, watch } from 'vue';
 import { useWorking } from '../../frame/use-working';
@@ -41,7 +41,15 @@ function sayProof(p: (typeof plans.value)[number]): string {
   if (!p.proven) return 'best found so far';
   const ordered = p.query.school === 'cascade' || p.query.school === 'mixed';
   const within = ordered ? ', in the order listed' : '';
-  return p.plan ? `proven best${within}` : `proven: there is none${within}`;
+  if (p.beyond) {
+    const wanted = p.query.outputs.find(o => o.id === p.beyond?.output)?.rate;
+    const name = names.value[p.beyond.output] ?? p.beyond.output;
+    return (
+      `none: ${name} needs ${wanted ? sayReduction(wanted, 4) : ''}; two meshes reach ` +
+      `${sayReduction(p.beyond.least, 4)} to ${sayReduction(p.beyond.most, 4)}`
+    );
+  }
+  return p.plan ? `proven best${within}` : `proven: none within an error of a half${within}`;
 }
 </script>
 

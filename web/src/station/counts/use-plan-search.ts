@@ -78,6 +78,7 @@ export function usePlanSearch() {
         query: asked.value[i] as BranchQuery,
         plan: r.plan,
         proven: r.proven,
+        beyond: r.beyond,
       }));
     if (search.searching.value) return [];
     return machine.value.plans.flatMap(p => keptPlan(p, branchOutputs(derived.value, p.drive)));
