@@ -11,8 +11,9 @@ import {
 } from '../core/src/counting/branches/index.ts';
 import { ppm } from '../core/src/document/period/index.ts';
 import { absolute, parseRational, toFraction, toNumber } from '../core/src/ground/rational/index.ts';
-import { fail, ok, type Problem, type Result } from '../core/src/ground/result/index.ts';
-import { sayProblem, saySchool } from '../core/src/files/words/index.ts';
+import { fail, ok, type Result } from '../core/src/ground/result/index.ts';
+import { runCommand } from './command.ts';
+import { saySchool } from '../core/src/files/words/index.ts';
 
 const OBJECTIVES: readonly Objective[] = ['worst error', 'worst drift', 'sum of errors', 'different counts'];
 
@@ -120,35 +121,19 @@ function asText(query: BranchQuery, { plan, proven }: BranchResult): string {
   ].join('\n');
 }
 
-function main(): number {
-  let asked;
-  try {
-    asked = read(process.argv.slice(2));
-  } catch (error) {
-    console.error(error instanceof Error ? error.message : String(error));
-    return 2;
-  }
-  if (asked === 'help') {
-    console.log(HELP);
-    return 0;
-  }
-  const refuse = (problem: Problem): number => {
-    console.error(sayProblem(problem));
-    return 2;
-  };
-  if (!asked.ok) return refuse(asked.problem);
-  const found = [];
-  for (const query of asked.value.queries) {
-    const answer = run(query);
-    if (!answer.ok) return refuse(answer.problem);
-    found.push({ query, answer: answer.value });
-  }
-  console.log(
-    asked.value.json
+process.exitCode = runCommand({
+  help: HELP,
+  read,
+  answer: ({ queries, json }) => {
+    const found = [];
+    for (const query of queries) {
+      const answer = run(query);
+      if (!answer.ok) return answer;
+      found.push({ query, answer: answer.value });
+    }
+    const text = json
       ? JSON.stringify(found.map(f => asRow(f.query, f.answer)))
-      : found.map(f => asText(f.query, f.answer)).join('\n\n'),
-  );
-  return found.some(f => f.answer.plan) ? 0 : 1;
-}
-
-process.exitCode = main();
+      : found.map(f => asText(f.query, f.answer)).join('\n\n');
+    return ok({ text, found: found.some(f => f.answer.plan) });
+  },
+});

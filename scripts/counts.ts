@@ -9,7 +9,7 @@ import {
 import { ppm, rateError } from '../core/src/document/period/index.ts';
 import { parseRational, type Rational, toFraction, toNumber } from '../core/src/ground/rational/index.ts';
 import { fail, ok, type Result } from '../core/src/ground/result/index.ts';
-import { sayProblem } from '../core/src/files/words/index.ts';
+import { runCommand } from './command.ts';
 
 const HELP = `Finds tooth counts for a ratio. The ratio is driving / driven: turns of the output per turn of the drive.
 
@@ -163,28 +163,13 @@ function asText(found: SearchResult, query: CountQuery): string {
   ].join('\n');
 }
 
-function main(): number {
-  let asked;
-  try {
-    asked = read(process.argv.slice(2));
-  } catch (error) {
-    console.error(error instanceof Error ? error.message : String(error));
-    return 2;
-  }
-  if (asked === 'help') {
-    console.log(HELP);
-    return 0;
-  }
-  const found = asked.ok ? run(asked.value.query) : asked;
-  if (!asked.ok || !found.ok) {
-    const { problem } = asked.ok ? (found as { problem: Parameters<typeof sayProblem>[0] }) : asked;
-    console.error(sayProblem(problem));
-    return 2;
-  }
-  console.log(
-    asked.value.json ? asJson(found.value, asked.value.query) : asText(found.value, asked.value.query),
-  );
-  return found.value.top.length > 0 ? 0 : 1;
-}
-
-process.exitCode = main();
+process.exitCode = runCommand({
+  help: HELP,
+  read,
+  answer: ({ query, json }) => {
+    const found = run(query);
+    if (!found.ok) return found;
+    const text = json ? asJson(found.value, query) : asText(found.value, query);
+    return ok({ text, found: found.value.top.length > 0 });
+  },
+});

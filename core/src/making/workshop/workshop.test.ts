@@ -1,11 +1,11 @@
 import { expect } from 'chai';
-import { readFileSync } from 'node:fs';
+import { DEMOS as ALL } from '../../../test/machines.ts';
 import { derive } from '../../state/derive/index.ts';
 import type { Derived } from '../../state/state/index.ts';
 import { readDxf, readSvg, writeDxf, writeSvg } from '../../files/format/index.ts';
 import { judge, runCutter } from '../dry-run/index.ts';
 import { bounds, circle, flatten, polygon, signedArea } from '../../ground/geometry/index.ts';
-import { type Machine, type Material, type Process, readMachine } from '../../document/machine/index.ts';
+import { type Machine, type Material, type Process } from '../../document/machine/index.ts';
 import { setMaking } from '../../edits/change/index.ts';
 import { gapOf } from '../process/index.ts';
 import { must } from '../../ground/result/index.ts';
@@ -28,16 +28,8 @@ import {
   sheetDrawing,
 } from './index.ts';
 
-const demo = (name: string): Machine =>
-  must(readMachine(readFileSync(new URL(`../../../../demo/${name}.json`, import.meta.url), 'utf8')));
-const DEMOS = [
-  'saltreach-tide-clock',
-  'two-noons',
-  'quartet-of-moons',
-  'round-of-kestrels',
-  'wading-heron',
-  'ossel-brine-pump',
-];
+const demo = (name: string): Machine => ALL[name]!;
+const DEMOS = Object.keys(ALL);
 
 function laid(derived: Derived, sets = 1, tries = 1): LaidBatch[] {
   return batchesOf(derived).batches.map(batch => {

@@ -1,26 +1,11 @@
 import { expect } from 'chai';
-import { readFileSync } from 'node:fs';
+import { DEMOS as ALL } from '../../../test/machines.ts';
 import { derive } from '../derive/index.ts';
-import {
-  type Machine,
-  type Material,
-  newMachine,
-  type Process,
-  readMachine,
-} from '../../document/machine/index.ts';
+import { type Machine, type Material, newMachine, type Process } from '../../document/machine/index.ts';
 import { setMaking } from '../../edits/change/index.ts';
-import { must } from '../../ground/result/index.ts';
 
-const demo = (name: string): Machine =>
-  must(readMachine(readFileSync(new URL(`../../../../demo/${name}.json`, import.meta.url), 'utf8')));
-const DEMOS = [
-  'saltreach-tide-clock',
-  'two-noons',
-  'quartet-of-moons',
-  'round-of-kestrels',
-  'wading-heron',
-  'ossel-brine-pump',
-];
+const demo = (name: string): Machine => ALL[name]!;
+const DEMOS = Object.keys(ALL);
 
 describe('judgements about making', () => {
   const codes = (

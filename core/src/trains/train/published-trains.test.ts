@@ -1,53 +1,7 @@
 import { expect } from 'chai';
 import { arrange } from '../../../test/arrange.ts';
-import { type Machine, newMachine } from '../../document/machine/index.ts';
+import { plainTrain as train, rateText as rate, trainCodes as codes } from '../../../test/plain-train.ts';
 import { rational, toFraction } from '../../ground/rational/index.ts';
-import { trainRates } from './index.ts';
-
-/** A train of external meshes: arbors by index, wheels as [arbor, count], meshes as pairs of wheels. Arbor 0 drives. */
-function train(
-  arbors: number,
-  wheels: readonly (readonly [number, number])[],
-  meshes: readonly (readonly [number, number])[],
-): Machine {
-  const base = newMachine('train');
-  return {
-    ...base,
-    drive: { member: 'a0', speed: { kind: 'free' } },
-    axes: Array.from({ length: arbors }, (_, i) => ({
-      id: `x${i}`,
-      frame: 'ground',
-      place: { kind: 'given' as const, x: 100 * i, y: 0 },
-    })),
-    members: Array.from({ length: arbors }, (_, i) => ({
-      kind: 'arbor' as const,
-      id: `a${i}`,
-      name: `a${i}`,
-      axis: `x${i}`,
-    })),
-    wheels: wheels.map(([a, count], i) => ({
-      id: `w${i}`,
-      name: `w${i}`,
-      member: `a${a}`,
-      toothing: 'toothing1',
-      role: 'wheel' as const,
-      teeth: { kind: 'count' as const, count },
-      layer: 0,
-    })),
-    joints: meshes.map(([a, b], i) => ({
-      kind: 'mesh' as const,
-      id: `m${i}`,
-      type: 'external' as const,
-      a: `w${a}`,
-      b: `w${b}`,
-    })),
-  };
-}
-const rate = (m: Machine, id: string): string => {
-  const r = trainRates(m).rates[id];
-  return r ? toFraction(r) : 'free';
-};
-const codes = (m: Machine): string[] => trainRates(m).findings.map(f => f.code);
 
 describe('published trains', () => {
   // Freeth et al., Nature 444, 2006: the Metonic train, 64/38 · 53/96 · 15/53 = 5/19 of a turn a year.
