@@ -83,8 +83,12 @@ export interface Beyond {
  * undefined where there is none, or where outputs are driven from one another.
  */
 export function beyondReach(query: BranchQuery): Beyond | undefined {
-  const { least, most, mostSum, outputs, school, drive } = query;
-  if (drive === 'free' || (school !== 'loose pairs' && school !== 'lay arbor')) return undefined;
+  const { least, most, mostSum, outputs, school, drive, objective } = query;
+  // A drift is the error times the turns: a slow output may be far off and drift little.
+  if (drive === 'free' || objective === 'worst drift' || (school !== 'loose pairs' && school !== 'lay arbor'))
+    return undefined;
+  if (objective === 'different counts' && query.error && compare(query.error, rational(1n, 2n)) > 0)
+    return undefined;
   const large = BigInt(Math.min(most, mostSum - least));
   const small = BigInt(least);
   const reach = {

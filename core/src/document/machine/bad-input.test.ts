@@ -82,7 +82,7 @@ describe('input that cannot work', () => {
     const m: Machine = {
       ...two(),
       aims: [
-        { ...aim, id: 'x', member: 'drive' },
+        { ...aim, id: 'x', wanted: '1/2', member: 'drive' },
         { ...aim, id: 'y', member: 'other' },
       ],
     };

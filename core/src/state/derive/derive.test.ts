@@ -5,7 +5,7 @@ import { KINDS } from '../../../test/kinds.ts';
 import { plantTrain } from '../../edits/planting/index.ts';
 import { flatten, rotate, signedArea } from '../../ground/geometry/index.ts';
 import { type Aim, type Machine, newMachine, readMachine } from '../../document/machine/index.ts';
-import { patch, renameMember, setAim, setSpread, setToothing, setWheel } from '../../edits/change/index.ts';
+import { patch, setAim, setSpread, setToothing, setWheel } from '../../edits/change/index.ts';
 import { mend } from '../../edits/edit/index.ts';
 import { stancesAt } from '../../place/motion/index.ts';
 import { rational, toNumber } from '../../ground/rational/index.ts';
@@ -49,7 +49,10 @@ describe('what follows from a machine', () => {
     expect(named.train).to.equal(before.train);
     expect(named.wheels).to.equal(before.wheels);
     expect(named.positions).to.equal(before.positions);
-    const arbor = derive(renameMember(starter.members[1]!.id, 'Lay')(starter), before);
+    const arbor = derive(
+      patch('members', starter.members[1]!.id, m => ({ ...m, name: 'Lay' }))(starter),
+      before,
+    );
     expect(arbor.wheels).to.equal(before.wheels);
     const swung = derive(
       patch('axes', 'axis2', a => ({ ...a, place: { ...a.place, angleDeg: 30 } as typeof a.place }))(starter),
