@@ -39,7 +39,7 @@ describe('the layout', () => {
     const axes = async (): Promise<string> => {
       await pane(page, 'places');
       await page.locator('[data-test=axes] tbody tr').nth(1).waitFor();
-      await page.locator('[data-test=more-rows]').waitFor({ state: 'detached' });
+      await page.waitForFunction(() => !document.querySelector('[data-test=more-rows]'));
       return page.locator('[data-test=axes]').innerText();
     };
     const before = await axes();

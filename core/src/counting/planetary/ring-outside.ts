@@ -1,4 +1,4 @@
-import { USUAL_RIM } from '../../teeth/body/index.ts';
+import { USUAL_RIM } from '../../document/machine/index.ts';
 
 /** Depth of a standard tooth below its pitch circle, modules (ISO 53, profile A). */
 const DEDENDUM = 1.25;

@@ -2,7 +2,8 @@ import type { z } from 'zod';
 import { fail, ok, type Problem, problem, type Result } from '../../ground/result/index.ts';
 import { integrityProblems } from './integrity.ts';
 import { migrate } from './migrate.ts';
-import { FORMAT, MachineSchema, VERSION } from './schema/machine.ts';
+import { FORMAT, VERSION } from './format.ts';
+import { MachineSchema } from './schema/machine.ts';
 import type { Machine } from './types.ts';
 
 /** Longest machine file that is read, in characters: a machine of thousands of wheels is far below it. */

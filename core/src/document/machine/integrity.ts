@@ -1,7 +1,7 @@
 import type { Problem } from '../../ground/result/index.ts';
 import { jointEnds, sizeMeasures } from './kinds/index.ts';
 import { placeHangsOn } from './place.ts';
-import { GROUND } from './schema/basic.ts';
+import { GROUND } from './ground.ts';
 import type { Machine } from './types.ts';
 
 type Kind =

@@ -1,4 +1,4 @@
-import { VERSION } from './schema/machine.ts';
+import { VERSION } from './format.ts';
 
 /**
  * Steps from one version of the document to the next, by the version they start from. Version 1 is the first; version 2

@@ -1,4 +1,4 @@
-import { FORMAT, VERSION } from './schema/machine.ts';
+import { FORMAT, VERSION } from './format.ts';
 import type { InvoluteForm, Machine } from './types.ts';
 
 /** The basic rack profile A of ISO 53: 20°, addendum 1, dedendum 1.25, root fillet 0.38 modules. */

@@ -16,7 +16,7 @@ import {
   setWheel,
 } from './patch.ts';
 import { setDriveWay } from './drive.ts';
-import { GROUND } from '../../document/machine/schema/basic.ts';
+import { GROUND } from '../../document/machine/ground.ts';
 import { byId, recounted } from '../../document/machine/lookup.ts';
 import { takeThickness } from './making.ts';
 import { placeHangsOn } from '../../document/machine/place.ts';

@@ -1,7 +1,7 @@
 import { jointEnds, sizeMeasures } from '../../document/machine/kinds/index.ts';
 import { byId } from '../../document/machine/lookup.ts';
 import { placeHangsOn } from '../../document/machine/place.ts';
-import { GROUND } from '../../document/machine/schema/basic.ts';
+import { GROUND } from '../../document/machine/ground.ts';
 import { moduleOf } from '../../document/machine/tooth-size.ts';
 import type { Machine } from '../../document/machine/types.ts';
 

@@ -1,4 +1,3 @@
-import { USUAL_RIM } from '../../teeth/body/index.ts';
 import {
   byId,
   circleCount,
@@ -7,6 +6,7 @@ import {
   type MeshJoint,
   meshes,
   type Toothing,
+  USUAL_RIM,
   type Wheel,
 } from '../../document/machine/index.ts';
 import { tipShortening } from '../../teeth/mesh/index.ts';

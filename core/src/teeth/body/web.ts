@@ -6,7 +6,7 @@ import {
   rotate,
   type Segment,
 } from '../../ground/geometry/index.ts';
-import type { Wheel } from '../../document/machine/index.ts';
+import { USUAL_RIM, type Wheel } from '../../document/machine/index.ts';
 import { fail, ok, type Result } from '../../ground/result/index.ts';
 
 export type Body = NonNullable<Wheel['body']>;
@@ -18,8 +18,6 @@ export interface WebRoom {
   readonly module: number;
 }
 
-/** Width of a rim beyond the roots, where nothing is said, in modules (common practice, no source). */
-export const USUAL_RIM = 2.5;
 /** Spokes that keep their strength, in modules (common practice, no source). */
 const SPOKE = 3;
 /** A hub is twice its bore, and never less than this many modules more (common practice, no source). */

@@ -15,8 +15,6 @@ export const Id = z.string().regex(/^[A-Za-z0-9_-]{1,64}$/, 'an id of letters, d
 export const Name = z.string().max(120);
 /** `ground`, or the id of the arbor that is an arm. */
 export const FrameRef = Id.describe('the ground, or an arbor that is an arm');
-/** The frame that stands still. */
-export const GROUND = 'ground';
 
 /** A figure within its limits. */
 export const within = ([least, most]: Limit): z.ZodNumber => z.number().min(least).max(most);

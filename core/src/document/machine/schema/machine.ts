@@ -1,3 +1,4 @@
+import { FORMAT, VERSION } from '../format.ts';
 import { z } from 'zod';
 import { Axis } from './axis.ts';
 import { Id, Mm, Name, Size } from './basic.ts';
@@ -19,10 +20,6 @@ import {
   Process,
   Search,
 } from './work.ts';
-
-/** The mark of our files, and the version of the schema that this code writes. */
-export const FORMAT = 'tesseron-machine';
-export const VERSION = 8;
 
 /** The most of one kind of thing in a machine. */
 export const MOST_ITEMS = 5000;

@@ -1,0 +1,2 @@
+/** The frame that stands still. */
+export const GROUND = 'ground';
