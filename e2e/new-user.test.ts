@@ -164,9 +164,13 @@ describe('a new user, from an empty machine', () => {
     await page.locator('[data-test=ready-rates]', { hasText: '127/38' }).waitFor();
     await page.click('[data-test=ready-add]');
     await page.locator('[data-test=rates]', { hasText: 'Moon arm' }).waitFor();
+    expect(await page.title(), 'the tab says what is open').to.equal('Arm · Train · Tesseron');
     expect(await page.locator('[data-test=rates]').innerText()).to.contain('127/38');
     const { machine } = await archive(page);
     expect(machine.members.map(m => m.name)).to.include('Moon arm');
+    await page.click('.mark');
+    await page.waitForSelector('[data-test=shelf]');
+    expect(await page.title()).to.equal('Tesseron');
     expect(errors).to.deep.equal([]);
   });
 

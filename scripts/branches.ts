@@ -3,7 +3,7 @@ import {
   type BranchPlan,
   type BranchQuery,
   type BranchResult,
-  type Objective,
+  OBJECTIVES,
   type Output,
   type School,
   SCHOOLS,
@@ -13,9 +13,7 @@ import { ppm } from '../core/src/document/period/index.ts';
 import { absolute, parseRational, toFraction, toNumber } from '../core/src/ground/rational/index.ts';
 import { fail, ok, type Result } from '../core/src/ground/result/index.ts';
 import { runCommand } from './command.ts';
-import { saySchool } from '../core/src/files/words/index.ts';
-
-const OBJECTIVES: readonly Objective[] = ['worst error', 'worst drift', 'sum of errors', 'different counts'];
+import { sayPlanProof, saySchool } from '../core/src/files/words/index.ts';
 
 const HELP = `Finds tooth counts for all outputs of a machine at once, over two axes at one centre distance.
 
@@ -94,9 +92,12 @@ function run(query: BranchQuery): Result<BranchResult> {
 const ppmOf = (e: BranchPlan['worst']): number => toNumber(ppm(absolute(e)));
 const ordered = ({ school }: BranchQuery): boolean => school === 'cascade' || school === 'mixed';
 
-const asRow = (query: BranchQuery, { plan, proven }: BranchResult): object => ({
+const asRow = (query: BranchQuery, { plan, proven, beyond }: BranchResult): object => ({
   school: query.school,
   proven,
+  ...(beyond && {
+    beyond: { output: beyond.output, reach: [toFraction(beyond.least), toFraction(beyond.most)] },
+  }),
   ...(ordered(query) && { inTheOrderListed: true }),
   ...(plan && {
     worstPpm: ppmOf(plan.worst),
@@ -107,9 +108,10 @@ const asRow = (query: BranchQuery, { plan, proven }: BranchResult): object => ({
   }),
 });
 
-function asText(query: BranchQuery, { plan, proven }: BranchResult): string {
-  const proof = proven ? `proven best${ordered(query) ? ', in the order listed' : ''}` : 'best found so far';
-  if (!plan) return `${saySchool(query.school)}: none within these limits${proven ? ' (proven)' : ''}.`;
+function asText(query: BranchQuery, result: BranchResult): string {
+  const { plan } = result;
+  const proof = sayPlanProof(query, result, output => output);
+  if (!plan) return `${saySchool(query.school)}: ${proof}`;
   return [
     `${saySchool(query.school)}: worst ${ppmOf(plan.worst).toPrecision(5)} ppm, sum ${plan.sum}, ${proof}`,
     ...(plan.first ? [`  lay arbor  ${plan.first.driving}/${plan.first.driven}`] : []),

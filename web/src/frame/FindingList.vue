@@ -71,6 +71,9 @@ const then = (t: TriedFix): string =>
         </p>
         <p v-if="row.finding.fixes.length > 0 || places" class="acts">
           <span v-if="row.finding.fixes.length > 0 && !tried" class="quiet">trying what would mend it…</span>
+          <span v-else-if="row.finding.fixes.length > 0 && offered(row.finding).length === 0" class="quiet">
+            What was tried would not mend it, or would put another fault in its place.
+          </span>
           <template v-for="t in offered(row.finding)" :key="`${t.fix.code} ${t.fix.subject} ${t.fix.value}`">
             <v-btn data-test="fix" @click="apply(row.key, t.fix)">{{ sayFix(t.fix, machine) }}</v-btn>
             <span v-if="t.leaves.length > 0" class="quiet">{{ then(t) }}</span>

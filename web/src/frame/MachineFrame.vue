@@ -35,7 +35,10 @@ onBeforeRouteLeave(async () => {
   await store.close();
 });
 const station = computed(() => STATIONS.find(s => s.name === route.name)?.title);
-useTitle(computed(() => [store.machine?.name, station.value, 'Tesseron'].filter(Boolean).join(' · ')));
+useTitle(
+  computed(() => [store.machine?.name, station.value, 'Tesseron'].filter(Boolean).join(' · ')),
+  { restoreOnUnmount: () => 'Tesseron' },
+);
 useKeys({
   help: () => (helpOpen.value = true),
   findings: () => (findingsOpen.value = true),

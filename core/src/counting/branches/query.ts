@@ -16,6 +16,12 @@ export const SCHOOLS: readonly School[] = ['loose pairs', 'lay arbor', 'cascade'
  * different counts.
  */
 export type Objective = 'worst error' | 'worst drift' | 'sum of errors' | 'different counts';
+export const OBJECTIVES: readonly Objective[] = [
+  'worst error',
+  'worst drift',
+  'sum of errors',
+  'different counts',
+];
 
 /** An output: its wanted turns per turn of the drive by size; with a free drive only their proportions matter. */
 export interface Output {

@@ -1,5 +1,5 @@
 import { settle } from '../../state/derive/index.ts';
-import { byId, circleCount, type Machine, meshes } from '../../document/machine/index.ts';
+import { circleCount, inMeshWith, type Machine } from '../../document/machine/index.ts';
 import { setWheel } from '../change/index.ts';
 
 /** A count that would let the teeth of a loop into gaps. */
@@ -42,12 +42,7 @@ export function countsThatClose(machine: Machine, meshId: string): LoopCount[] {
 
 /** Wheels that hang together with a mesh through other meshes. */
 function connected(machine: Machine, meshId: string): { id: string; count: number }[] {
-  const start = byId(meshes(machine), meshId);
-  const seen = new Set(start ? [start.a, start.b] : []);
-  for (let size = -1; size !== seen.size;) {
-    size = seen.size;
-    for (const j of meshes(machine)) if (seen.has(j.a) || seen.has(j.b)) seen.add(j.a).add(j.b);
-  }
+  const seen = inMeshWith(machine, meshId);
   return machine.wheels.flatMap(w => {
     const count = circleCount(w);
     return seen.has(w.id) && w.teeth.kind === 'count' && count !== undefined ? [{ id: w.id, count }] : [];

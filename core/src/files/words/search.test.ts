@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { SCHOOLS } from '../../counting/branches/index.ts';
+import { type BranchQuery, type BranchResult, OBJECTIVES, SCHOOLS } from '../../counting/branches/index.ts';
 import {
   candidateOf,
   type CountQuery,
@@ -8,7 +8,7 @@ import {
   type Verdict,
 } from '../../counting/search/index.ts';
 import { rational } from '../../ground/rational/index.ts';
-import { sayGoal, sayRelaxed, saySchool, sayVerdict } from './index.ts';
+import { sayGoal, sayPlanProof, sayRelaxed, saySchool, sayVerdict } from './index.ts';
 
 const best = candidateOf([{ driving: 12, driven: 24 }]);
 const query: CountQuery = {
@@ -61,5 +61,27 @@ describe('words of the search', () => {
   it('name every goal and every school', () => {
     expect(new Set(GOALS.map(sayGoal)).size).to.equal(GOALS.length);
     expect(new Set(SCHOOLS.map(saySchool)).size).to.equal(SCHOOLS.length);
+  });
+
+  it('says of a plan for all outputs what is proven, and of none how far was looked or what is beyond reach', () => {
+    const query: BranchQuery = {
+      outputs: [{ id: 'neptune', rate: rational(1n, 684n) }],
+      ...{ drive: 'given', school: 'loose pairs', objective: 'worst error' },
+      ...{ least: 16, most: 64, leastSum: 50, mostSum: 80 },
+    };
+    const says = (change: Partial<BranchQuery>, found: Parameters<typeof sayPlanProof>[1]): string =>
+      sayPlanProof({ ...query, ...change }, found, id => id.toUpperCase());
+    const plan = {} as NonNullable<BranchResult['plan']>;
+    expect(says({}, { plan, proven: true })).to.equal('proven best');
+    expect(says({ school: 'mixed' }, { plan, proven: true })).to.equal('proven best, in the order listed');
+    expect(says({}, { plan, proven: false })).to.equal('best found so far');
+    expect(says({}, { proven: false }), 'nothing is no best').to.equal('none found so far');
+    const none = OBJECTIVES.map(objective => says({ objective }, { proven: true }));
+    expect(new Set(none).size).to.equal(OBJECTIVES.length);
+    for (const text of none) expect(text).to.match(/^proven: none /);
+    const beyond = { output: 'neptune', least: rational(1n, 16n), most: rational(16n) };
+    expect(says({}, { proven: true, beyond })).to.match(
+      /^none: NEPTUNE needs 684.*; two meshes reach 16.* to 1 : 16/,
+    );
   });
 });

@@ -1,4 +1,5 @@
-import type { School } from '../../counting/branches/index.ts';
+import type { BranchQuery, BranchResult, Objective, School } from '../../counting/branches/index.ts';
+import { sayReduction } from './rate.ts';
 import type { Goal, Limit, Relaxed, Verdict } from '../../counting/search/index.ts';
 
 /** Why a fraction can or cannot be cut. */
@@ -57,3 +58,31 @@ export const saySchool = (school: School): string =>
     cascade: 'each from its neighbour',
     mixed: 'each from the drive or any before it',
   })[school];
+
+/** How far from what is wanted a plan may be and still be found; without one there is none so near. */
+const NEAR: { readonly [O in Objective]: string } = {
+  'worst error': 'within an error of a half',
+  'sum of errors': 'whose errors sum to a half or less',
+  'worst drift': 'that drifts by half of what the fastest output turns, or less',
+  'different counts': 'within the error that is allowed',
+};
+
+/**
+ * What is proven of a plan for all outputs. Where each output hangs on one before it, that is only so in the order in
+ * which they are listed; `nameOf` names an output.
+ */
+export function sayPlanProof(
+  { school, objective, outputs }: BranchQuery,
+  { plan, proven, beyond }: Pick<BranchResult, 'plan' | 'proven' | 'beyond'>,
+  nameOf: (output: string) => string,
+): string {
+  if (!proven) return plan ? 'best found so far' : 'none found so far';
+  if (beyond) {
+    const wanted = outputs.find(o => o.id === beyond.output)?.rate;
+    const needs = wanted ? ` needs ${sayReduction(wanted, 4)}` : ' is out of reach';
+    const reach = `${sayReduction(beyond.least, 4)} to ${sayReduction(beyond.most, 4)}`;
+    return `none: ${nameOf(beyond.output)}${needs}; two meshes reach ${reach}`;
+  }
+  const ordered = school === 'cascade' || school === 'mixed' ? ', in the order listed' : '';
+  return plan ? `proven best${ordered}` : `proven: none ${NEAR[objective]}${ordered}`;
+}

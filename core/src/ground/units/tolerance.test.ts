@@ -14,7 +14,7 @@ import {
 
 const degrees = (amount: string, wanted: string, drive: DriveFacts): string => {
   const read = must(parseWanted(wanted));
-  const of = must(parseAmount(amount, whatCounts(wanted)));
+  const of = must(parseAmount(amount, whatCounts(parseWanted(wanted))));
   const rate = wantedRate(read, drive);
   const found = rate.ok ? degreesOf(of, read, rate.value, drive) : undefined;
   return found ? toFraction(found) : 'nothing';

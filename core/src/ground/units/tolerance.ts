@@ -13,7 +13,7 @@ import { fail, ok, type Result } from '../result/index.ts';
 import { figure, sayTime } from './say-number.ts';
 import { secondsIn } from './time-unit.ts';
 import { metresIn } from './travel.ts';
-import { type DriveFacts, parsePeriod, parseWanted, type Wanted } from './wanted.ts';
+import { type DriveFacts, NUMBER, parsePeriod, type Wanted } from './wanted.ts';
 
 /** A stretch over which a drift is stated: a time in seconds, turns of the drive, or a way in metres. */
 export type Span =
@@ -30,13 +30,12 @@ export type Amount =
 /** What an output counts, which says what “m” stands for: a way counts metres, all else minutes. */
 export type Counts = 'time' | 'way';
 
-/** What an output of that wanted text counts. */
-export function whatCounts(wantedText: string): Counts {
-  const wanted = parseWanted(wantedText);
-  return wanted.ok && wanted.value.kind === 'per distance' ? 'way' : 'time';
-}
+/** What an output counts whose wanted text was read so. */
+export const whatCounts = (wanted: Result<Wanted>): Counts =>
+  wanted.ok && wanted.value.kind === 'per distance' ? 'way' : 'time';
 
-const ONE_TERM = /^([+-]?[\d.]+(?:e[+-]?\d+)?(?:\s*\/\s*[\d.]+)?)\s*([a-z°]+(?:\s+[a-z]+)?)$/i;
+const ONE_TERM = new RegExp(String.raw`^(${NUMBER})\s*([a-z°]+(?:\s+[a-z]+)?)$`, 'i');
+const TURNS = new RegExp(String.raw`^(${NUMBER})\s*turns?$`, 'i');
 
 /** A way in metres; undefined where the text is none. The letter m alone is a way only for what counts one. */
 function parseWay(text: string, counts: Counts): Result<Rational> | undefined {
@@ -52,7 +51,7 @@ function parseWay(text: string, counts: Counts): Result<Rational> | undefined {
 
 /** Reads the stretch of a tolerance: a time, `100 turns` of the drive, or a way such as `1000 m` or `1 mile`. */
 export function parseSpan(text: string, counts: Counts = 'time'): Result<Span> {
-  const turns = /^([+-]?[\d.]+(?:e[+-]?\d+)?(?:\s*\/\s*[\d.]+)?)\s*turns?$/i.exec(text.trim());
+  const turns = TURNS.exec(text.trim());
   if (turns) {
     const value = parseRational(turns[1] ?? '');
     if (!value.ok) return value;

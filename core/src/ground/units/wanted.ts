@@ -26,7 +26,8 @@ export type Wanted =
   | { readonly kind: 'speed limit'; readonly bound: 'most' | 'least'; readonly seconds: Rational }
   | { readonly kind: 'still' };
 
-const NUMBER = String.raw`[+-]?[\d.]+(?:e[+-]?\d+)?(?:\s*/\s*[\d.]+(?:e[+-]?\d+)?)?`;
+/** A figure as people write it, as a pattern: signed, decimal, a fraction, or with an exponent. */
+export const NUMBER = String.raw`[+-]?[\d.]+(?:e[+-]?\d+)?(?:\s*/\s*[\d.]+(?:e[+-]?\d+)?)?`;
 const TERM = new RegExp(String.raw`\s*(${NUMBER})\s*([a-z]+(?:\s+[a-z]+)?)\s*,?`, 'iy');
 const BARE = new RegExp(String.raw`^${NUMBER}$`, 'i');
 const MOST_LENGTH = 1000;

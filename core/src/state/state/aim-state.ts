@@ -2,7 +2,7 @@ import { driftDegrees, rateError, withinTolerance } from '../../document/period/
 import { byId, GROUND, placeHangsOn, type Aim, type Machine } from '../../document/machine/index.ts';
 import { IDLER_COUNT } from '../../edits/change/index.ts';
 import { absolute, div, mul, type Rational, sign, toNumber, ZERO } from '../../ground/rational/index.ts';
-import { type Finding, finding, type Problem, fix } from '../../ground/result/index.ts';
+import { type Finding, finding, type Problem, type Result, fix } from '../../ground/result/index.ts';
 import {
   type Amount,
   amountFigure,
@@ -12,6 +12,7 @@ import {
   parseSpan,
   parseWanted,
   type Span,
+  type Wanted,
   wantedRate,
   whatCounts,
 } from '../../ground/units/index.ts';
@@ -43,9 +44,8 @@ export interface AimState {
 
 type Asked = Pick<AimState, 'wanted' | 'sense' | 'limit' | 'uncertainty' | 'frame' | 'problem'>;
 
-/** What an aim asks of a train, given what is known of the drive. */
-function asked(aim: Aim, drive: DriveFacts): Asked {
-  const read = parseWanted(aim.wanted);
+/** What an aim asks of a train, given its wanted text as it was read and what is known of the drive. */
+function asked(aim: Aim, read: Result<Wanted>, drive: DriveFacts): Asked {
   const rate = read.ok ? wantedRate(read.value, drive) : read;
   const nothing = {
     wanted: undefined,
@@ -99,14 +99,16 @@ export function searchedState(state: AimState): AimState {
  * one, against the ground for any other. `carried`: its arbor stands on an arm.
  */
 export function aimState(aim: Aim, rate: Rational | undefined, drive: DriveFacts, carried = false): AimState {
-  const counts = whatCounts(aim.wanted);
+  const read = parseWanted(aim.wanted);
+  const counts = whatCounts(read);
   const span = parseSpan(aim.tolerance.over, counts);
   const amount = parseAmount(aim.tolerance.amount, counts);
-  const ask = onArm(asked(aim, drive), carried);
+  const ask = onArm(asked(aim, read, drive), carried);
   const base = {
     ...ask,
     tolerance: amount.ok ? amount.value : undefined,
-    toleranceDegrees: amount.ok ? allowed(amount.value, aim, ask.wanted, drive) : undefined,
+    toleranceDegrees:
+      amount.ok && read.ok && ask.wanted ? degreesOf(amount.value, read.value, ask.wanted, drive) : undefined,
     span: span.ok ? span.value : undefined,
   };
   const achieved = aim.member === undefined ? undefined : rate;
@@ -132,17 +134,6 @@ export function aimState(aim: Aim, rate: Rational | undefined, drive: DriveFacts
     withinTolerance(drift, base.toleranceDegrees);
   const status = reversed ? 'wrong sense' : within ? 'met' : 'missed';
   return { ...base, achieved, error, drift, status };
-}
-
-/** How far the output may be out, in degrees of its own; undefined where it counts nothing of the kind. */
-function allowed(
-  amount: Amount,
-  aim: Aim,
-  rate: Rational | undefined,
-  drive: DriveFacts,
-): Rational | undefined {
-  const wanted = parseWanted(aim.wanted);
-  return wanted.ok && rate ? degreesOf(amount, wanted.value, rate, drive) : undefined;
 }
 
 /** A drift, signed, as the tolerance is stated: degrees, seconds or metres. Undefined where it says nothing of it. */

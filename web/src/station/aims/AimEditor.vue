@@ -82,7 +82,7 @@ const FORMS = [
 ] as const;
 const set = (label: string, value: Partial<Omit<Aim, 'id'>>): void =>
   change(`${label} of ${props.aim.name}`, setAim(props.aim.id, value));
-const counts = computed(() => whatCounts(props.aim.wanted));
+const counts = computed(() => whatCounts(parseWanted(props.aim.wanted)));
 const readAmount = (text: string): Result<unknown> => parseAmount(text, counts.value);
 const readSpan = (text: string): Result<unknown> => parseSpan(text, counts.value);
 /** What the tolerance was understood as, where it is more than a number of degrees. */

@@ -180,9 +180,9 @@ function add(): void {
         />
         <CheckedField
           :model-value="machine.drive?.travel ?? ''"
-          label="Rolls in a turn, if it is a road wheel"
+          label="Rolls in a turn"
           :read="travel"
-          hint="such as 0.4 m round"
+          hint="of a road wheel: 0.4 m round"
           data-test="drive-travel"
           @update:model-value="setTravel"
         />

@@ -2,7 +2,7 @@
 import { ppm } from '@tesseron/core/period';
 import { toNumber } from '@tesseron/core/rational';
 import { figure } from '@tesseron/core/units';
-import { saySchool, sayReduction } from '@tesseron/core/words';
+import { sayPlanProof, saySchool } from '@tesseron/core/words';
 import { branchWorking } from '@tesseron/core/working';
 import { computed, ref, watch } from 'vue';
 import { useWorking } from '../../frame/use-working';
@@ -32,25 +32,10 @@ function explain(i: number): void {
   const branch = one?.plan?.branches[i];
   const output = one?.query.outputs[i];
   if (!one?.plan || !branch || !output) return;
-  working.show(branchWorking(one.plan, branch, output, id => names.value[id] ?? id));
+  working.show(branchWorking(one.plan, branch, output, nameOf));
 }
 const ppmOf = (p: SchoolPlan): string => (p.plan ? figure(toNumber(ppm(p.plan.worst)), 4) : '–');
-
-/** What is proven of a plan: where each output hangs on one before it, only in the order in which they are listed. */
-function sayProof(p: (typeof plans.value)[number]): string {
-  if (!p.proven) return 'best found so far';
-  const ordered = p.query.school === 'cascade' || p.query.school === 'mixed';
-  const within = ordered ? ', in the order listed' : '';
-  if (p.beyond) {
-    const wanted = p.query.outputs.find(o => o.id === p.beyond?.output)?.rate;
-    const name = names.value[p.beyond.output] ?? p.beyond.output;
-    return (
-      `none: ${name} needs ${wanted ? sayReduction(wanted, 4) : ''}; two meshes reach ` +
-      `${sayReduction(p.beyond.least, 4)} to ${sayReduction(p.beyond.most, 4)}`
-    );
-  }
-  return p.plan ? `proven best${within}` : `proven: none within an error of a half${within}`;
-}
+const nameOf = (output: string): string => names.value[output] ?? output;
 </script>
 
 <template>
@@ -80,7 +65,7 @@ function sayProof(p: (typeof plans.value)[number]): string {
             <td class="figure">{{ p.plan?.different ?? '–' }}</td>
             <td class="figure">{{ p.plan?.wheels ?? '–' }}</td>
             <td class="figure">{{ p.plan?.sum ?? '–' }}</td>
-            <td>{{ sayProof(p) }}</td>
+            <td>{{ sayPlanProof(p.query, p, nameOf) }}</td>
             <td>
               <BoxedButton
                 v-if="p.plan"
