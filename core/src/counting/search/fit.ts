@@ -1,6 +1,6 @@
 import { toNumber } from '../../ground/rational/index.ts';
 import { type Stage } from './candidate.ts';
-import { moduleAt, type Positions } from './positions.ts';
+import { isGiven, moduleAt, type Positions } from './positions.ts';
 import { type CountQuery, IDLER_ROOM } from './query.ts';
 
 /** The limits that tie the counts of a train to one another. */
@@ -20,6 +20,8 @@ export interface Fit {
   readonly returns?: (out: number, back: number, at: number) => boolean;
   /** Whether it matters which driving count meets which driven one. */
   readonly pairing: boolean;
+  /** All teeth together, where they are prescribed. */
+  readonly total?: number;
   /** Whether the order of the stages has a meaning. */
   readonly ordered: boolean;
 }
@@ -40,6 +42,7 @@ export function fitOf(query: CountQuery, stages: number, positions: Positions): 
     train: all => trainTests.every(test => test(all)),
     pairing: stageTests.length > 0 || query.coaxial !== 'none',
     ...returnsOf(query, stages),
+    ...(query.exactTotal !== undefined && { total: query.exactTotal }),
     ordered: positions.placed || modules.size > 1 || (query.coaxial !== 'none' && stages > 2),
   };
 }
@@ -89,8 +92,11 @@ const totalTest = ({ exactTotal }: CountQuery): TrainTest | undefined =>
 const alikeTest = ({ alike }: CountQuery): TrainTest | undefined =>
   alike && (stages => stages.every(s => s[alike] === stages[0]?.[alike]));
 
-/** Enough pieces of every count in stock; none of it matters where there are always enough. */
-function piecesTest({ stock }: CountQuery, stages: number): TrainTest | undefined {
+/**
+ * Enough pieces of every count in stock; none of it matters where there are always enough. A wheel that is given is
+ * there already, and takes no piece.
+ */
+function piecesTest({ stock, positions }: CountQuery, stages: number): TrainTest | undefined {
   const scarce = new Map(
     stock?.flatMap(s =>
       s.pieces !== undefined && s.pieces < 2 * stages ? [[s.count, s.pieces] as const] : [],
@@ -99,7 +105,10 @@ function piecesTest({ stock }: CountQuery, stages: number): TrainTest | undefine
   if (scarce.size === 0) return undefined;
   return all => {
     const used = new Map<number, number>();
-    for (const n of all.flatMap(s => [s.driving, s.driven])) used.set(n, (used.get(n) ?? 0) + 1);
+    const taken = all.flatMap((s, i) =>
+      (['driving', 'driven'] as const).flatMap(side => (isGiven(positions?.[i]?.[side]) ? [] : [s[side]])),
+    );
+    for (const n of taken) used.set(n, (used.get(n) ?? 0) + 1);
     return [...used].every(([n, times]) => times <= (scarce.get(n) ?? Infinity));
   };
 }

@@ -53,6 +53,20 @@ describe('the ladder of convergents', () => {
     expect(banned?.verdict.kind, '41 and 61 divide nothing else up to 100').to.equal('limits forbid');
   });
 
+  it('looks through four stages from more counts than are held at once, and says when there are too many', function () {
+    this.timeout(120000);
+    // 12 to 128 teeth: 117 counts. 127 · 113 · 109 / (107 · 103 · 101) is cut with primes alone, four with one 1:1 more.
+    const target = rational(127n * 113n * 109n * 97n, 107n * 103n * 101n * 89n);
+    const wide: CountQuery = { ...QUERY, target, least: 12, most: 128, stages: [4] };
+    const found = rungs(wide).at(-1)!;
+    expect(toFraction(found.ratio)).to.equal(toFraction(target));
+    expect(found.verdict.kind).to.equal('can');
+    const steep = rungs({ ...wide, target: rational(131n, 12n) });
+    expect(steep.at(-1)!.verdict).to.deep.equal({ kind: 'needs a wheel', side: 'driving', count: 131 });
+    const endless = rungs({ ...QUERY, target, least: 8, most: 900, stages: [4] }).at(-1)!;
+    expect(endless.verdict.kind).to.equal('not looked through');
+  });
+
   it('reaches 206/7 for Saturn as Huygens did (Descriptio automati planetarii, 1703)', () => {
     const target = must(parseRational('29.425')); // 77708431 / 2640858, his figure, from memory
     const his = rungs({ ...QUERY, target: rational(77708431n, 2640858n), most: 300, least: 7 });

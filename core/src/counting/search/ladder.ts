@@ -1,10 +1,10 @@
 import { compare, factors, type Rational, terms, toNumber } from '../../ground/rational/index.ts';
-import { type Candidate, candidateOf, errorSize } from './candidate.ts';
+import { byTotal, type Candidate, candidateOf, errorSize } from './candidate.ts';
 import { fitOf } from './fit.ts';
 import { type Lists, productSource, type Source, WITHOUT_LIMIT } from './lists.ts';
 import { positionsOf, reachOf } from './positions.ts';
-import { checkQuery, type CountQuery, MOST_STAGES } from './query.ts';
-import type { SearchProgress } from './weigh.ts';
+import { checkQuery, type CountQuery, MOST_STAGES, type StageLimits } from './query.ts';
+import { loading, type SearchProgress } from './weigh.ts';
 
 /** Why a fraction can or cannot be cut within the limits. */
 export type Verdict =
@@ -13,7 +13,8 @@ export type Verdict =
   | { readonly kind: 'needs stages'; readonly stages: number }
   | { readonly kind: 'out of reach' }
   | { readonly kind: 'too large to factor' }
-  | { readonly kind: 'limits forbid' };
+  | { readonly kind: 'limits forbid' }
+  | { readonly kind: 'not looked through' };
 
 /** A fraction near the wanted rate: a convergent of its continued fraction, or an intermediate between two of them. */
 export interface Rung {
@@ -37,23 +38,22 @@ const MOST_FACTORED = 1e12;
  */
 export function* ladder(query: CountQuery): Generator<SearchProgress, Rung[]> {
   if (!checkQuery(query).ok) return [];
-  const within = yield* listsFor(query, query.stages);
-  const beyond = yield* listsFor(loose(query), allStages(query));
-  const rungs: Rung[] = [];
-  const largest = BigInt(query.most) ** BigInt(Math.min(MOST_STAGES, Math.max(...query.stages) + 1));
+  const most = Math.max(query.most, ...(query.positions ?? []).flatMap(mostOf));
+  const largest = BigInt(most) ** BigInt(Math.min(MOST_STAGES, Math.max(...query.stages) + 1));
   const fractions = fractionsNear(query.target, largest);
-  for (const [i, { ratio, convergent }] of fractions.entries()) {
-    yield { done: 0.5 + i / (2 * fractions.length) };
-    rungs.push({
-      ratio,
-      convergent,
-      factors: primeFactors(ratio),
-      error: errorSize(ratio, query.target),
-      verdict: verdict(ratio, query, within, beyond),
-    });
-  }
-  return rungs;
+  const ratios = fractions.map(f => f.ratio);
+  const within = yield* reachable(query, query.stages, ratios);
+  const beyond = yield* reachable(loose(query), allStages(query), ratios);
+  return fractions.map(({ ratio, convergent }) => ({
+    ratio,
+    convergent,
+    factors: primeFactors(ratio),
+    error: errorSize(ratio, query.target),
+    verdict: verdict(ratio, query, within, beyond),
+  }));
 }
+
+const mostOf = ({ driving, driven }: StageLimits): number[] => [driving?.most ?? 0, driven?.most ?? 0];
 
 /** Intermediates that are listed before a convergent, at most. */
 const MOST_BETWEEN = 4;
@@ -87,29 +87,34 @@ function primeFactors({ num, den }: Rational): Rung['factors'] {
   return [of(num), of(den)];
 }
 
+/** The exact trains of so many stages, by fraction; undefined where there are too many trains to look through. */
 interface Reachable {
   readonly stages: number;
-  readonly lists: Lists;
-  readonly trainOf: Source['trainOf'];
+  readonly trains: ReadonlyMap<Rational, Candidate> | undefined;
   readonly query: CountQuery;
 }
 
-/** The products of every number of stages, as the search has them. */
-function* listsFor(query: CountQuery, stages: readonly number[]): Generator<SearchProgress, Reachable[]> {
+/** Windows of products that are looked through at most. */
+const MOST_WINDOWS = 8;
+
+/** Looks for every fraction among the products of every number of stages, as the search has them. */
+function* reachable(
+  query: CountQuery,
+  stages: readonly number[],
+  ratios: readonly Rational[],
+): Generator<SearchProgress, Reachable[]> {
   const found: Reachable[] = [];
-  for (const k of stages) {
+  for (const [n, k] of stages.entries()) {
     if (query.coaxial !== 'none' && k % 2 === 1) continue;
     const positions = positionsOf(query, k);
     if (!positions.ok) continue;
+    const done = (0.5 * n) / stages.length;
     const fit = fitOf(query, k, positions.value);
     const making = productSource(positions.value, fit, toNumber(query.target), query);
-    let step = making.next();
-    for (; !step.done; step = making.next()) yield { done: 0.1 };
-    if (step.value.windows > 1) continue;
-    const loading = step.value.load(0, WITHOUT_LIMIT, 0);
-    let lists = loading.next();
-    for (; !lists.done; lists = loading.next()) yield { done: 0.2 };
-    found.push({ stages: k, lists: lists.value, trainOf: step.value.trainOf, query });
+    const source = yield* loading(making, done);
+    const trains =
+      source.windows > MOST_WINDOWS ? undefined : yield* exactTrains(ratios, source, query, done);
+    found.push({ stages: k, trains, query });
   }
   return found;
 }
@@ -137,7 +142,7 @@ function verdict(
   within: readonly Reachable[],
   beyond: readonly Reachable[],
 ): Verdict {
-  const train = exactTrain(ratio, within);
+  const train = within.flatMap(r => r.trains?.get(ratio) ?? []).sort(byTotal)[0];
   if (train) return { kind: 'can', train };
   const primes = primeFactors(ratio);
   if (!primes) return { kind: 'too large to factor' };
@@ -146,8 +151,10 @@ function verdict(
     count: Math.max(0, ...(primes[i] ?? [])),
   }));
   const worst = wheels.sort((a, b) => b.count - a.count)[0];
-  if (worst && worst.count > query.most) return { kind: 'needs a wheel', ...worst };
-  const more = beyond.find(r => exactTrain(ratio, [r]));
+  const most = Math.max(query.most, ...(query.positions ?? []).flatMap(mostOf));
+  if (worst && worst.count > most) return { kind: 'needs a wheel', ...worst };
+  if (within.some(r => !r.trains)) return { kind: 'not looked through' };
+  const more = beyond.find(r => r.trains?.has(ratio));
   if (more && !query.stages.includes(more.stages)) return { kind: 'needs stages', stages: more.stages };
   if (more) return { kind: 'limits forbid' };
   const reaches = within.map(r => {
@@ -158,26 +165,56 @@ function verdict(
   return { kind: reached ? 'limits forbid' : 'out of reach' };
 }
 
-/** The train of fewest teeth that gives a fraction exactly: driving and driven products are the same multiple of it. */
-function exactTrain(ratio: Rational, reachable: readonly Reachable[]): Candidate | undefined {
-  let best: Candidate | undefined;
-  for (const { lists, trainOf } of reachable) {
-    const [num, den] = [Number(ratio.num), Number(ratio.den)];
-    const { values: left } = lists.left;
-    const { values: right } = lists.right;
-    if (num > (left.at(-1) ?? 0) || den > (right.at(-1) ?? 0)) continue;
-    for (let i = 0; i < left.length; i++) {
-      const value = left[i] as number;
-      if (value % num !== 0) continue;
-      const j = indexOf(right, (value / num) * den);
-      if (j < 0) continue;
-      const total = (lists.left.sums[i] as number) + (lists.right.sums[j] as number);
-      if (best && total >= best.total) continue;
-      const train = trainOf(value, right[j] as number);
-      if (train && (!best || train.total < best.total)) best = candidateOf(train.stages);
+/**
+ * The trains of fewest teeth that give fractions exactly, window by window: driving and driven products are the same
+ * multiple of it.
+ */
+function* exactTrains(
+  ratios: readonly Rational[],
+  source: Source,
+  { target }: CountQuery,
+  done: number,
+): Generator<SearchProgress, Map<Rational, Candidate>> {
+  const best = new Map<Rational, Candidate>();
+  const farthest = Math.max(0, ...ratios.map(r => toNumber(errorSize(r, target))));
+  for (let window = 0; window < source.windows; window++) {
+    const lists = yield* loading(
+      source.load(window, WITHOUT_LIMIT, Math.min(farthest + 1e-9, 0.999999)),
+      done,
+    );
+    for (const ratio of ratios) {
+      const found = exactTrain(ratio, lists, source.trainOf, best.get(ratio));
+      if (found) best.set(ratio, found);
+      yield { done };
     }
   }
   return best;
+}
+
+/** The train of fewest teeth among the lists of a window, when it has fewer than the best so far. */
+function exactTrain(
+  ratio: Rational,
+  lists: Lists,
+  trainOf: Source['trainOf'],
+  before: Candidate | undefined,
+): Candidate | undefined {
+  let best = before;
+  const [num, den] = [Number(ratio.num), Number(ratio.den)];
+  const { values: left } = lists.left;
+  const { values: right } = lists.right;
+  if (num > (left.at(-1) ?? 0) || den > (right.at(-1) ?? 0)) return undefined;
+  for (let i = 0; i < left.length; i++) {
+    const value = left[i] as number;
+    if (value % num !== 0) continue;
+    const j = indexOf(right, (value / num) * den);
+    if (j < 0) continue;
+    const sums = [lists.left.sums[i] as number, lists.right.sums[j] as number] as const;
+    if (best && sums[0] + sums[1] >= best.total) continue;
+    if (lists.fits && !lists.fits(...sums)) continue;
+    const train = trainOf(value, right[j] as number);
+    if (train && (!best || train.total < best.total)) best = candidateOf(train.stages);
+  }
+  return best === before ? undefined : best;
 }
 
 /** Where a value stands in an ascending list; below nought when it does not. */

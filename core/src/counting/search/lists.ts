@@ -1,7 +1,7 @@
 import type { Fit } from './fit.ts';
 import type { Hit } from './hits.ts';
 import type { Positions } from './positions.ts';
-import { type ProductRange, type Products, productsBySum, productsOf } from './products.ts';
+import { type Making, type ProductRange, type Products, productsBySum, productsOf } from './products.ts';
 import type { CountQuery } from './query.ts';
 import { createTrainMaker, type TrainMaker } from './trains.ts';
 
@@ -26,7 +26,7 @@ export interface Source {
   /** About how many pairs of entries there are in all. */
   readonly pairs: number;
   /** The lists of a window, without entries that no train of up to `mostTotal` teeth and so much error can use. */
-  readonly load: (window: number, mostTotal: number, error: number) => Generator<void, Lists>;
+  readonly load: (window: number, mostTotal: number, error: number) => Making<Lists>;
   /** Stages of a hit that has none yet. */
   readonly trainOf: TrainMaker;
 }
@@ -47,7 +47,7 @@ export function* productSource(
   fit: Fit,
   target: number,
   { alike, exactTotal }: Pick<CountQuery, 'alike' | 'exactTotal'>,
-): Generator<void, Source> {
+): Making<Source> {
   const trainOf = createTrainMaker(positions, fit);
   const sides = {
     driving: alike === 'driving' ? powers(positions.driving) : undefined,

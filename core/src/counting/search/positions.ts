@@ -38,13 +38,43 @@ export function positionsOf(query: CountQuery, stages: number): Result<Positions
       sides[side].push(intern(set));
     }
   }
-  const placed = [sides.driving, sides.driven].some(sets => sets.some(s => s !== sets[0]));
-  return ok({ ...sides, placed });
+  const whole = query.exactTotal === undefined ? ok(sides) : adding(sides, query.exactTotal, intern);
+  if (!whole.ok) return whole;
+  const { driving, driven } = whole.value;
+  const placed = [driving, driven].some(sets => sets.some(s => s !== sets[0]));
+  return ok({ driving, driven, placed });
 }
+
+interface Sides {
+  readonly driving: readonly (readonly number[])[];
+  readonly driven: readonly (readonly number[])[];
+}
+
+/** Only counts that the least and the greatest of all other positions leave room for in an exact total. */
+function adding(
+  sides: Sides,
+  total: number,
+  intern: (set: readonly number[]) => readonly number[],
+): Result<Sides> {
+  const all = [...sides.driving, ...sides.driven];
+  const least = all.reduce((n, s) => n + (s[0] ?? 0), 0);
+  const most = all.reduce((n, s) => n + (s.at(-1) ?? 0), 0);
+  const fitting = (set: readonly number[]): readonly number[] => {
+    const [low, high] = [total - (most - (set.at(-1) ?? 0)), total - (least - (set[0] ?? 0))];
+    return intern(set.filter(n => n >= low && n <= high));
+  };
+  const found = { driving: sides.driving.map(fitting), driven: sides.driven.map(fitting) };
+  const none = [...found.driving, ...found.driven].some(s => s.length === 0);
+  return none ? fail('total-out-of-range', { total, least, most }) : ok(found);
+}
+
+/** Whether the limits of a position name one count: the wheel is given. */
+export const isGiven = (own: CountLimits | undefined): own is CountLimits =>
+  own !== undefined && own.least === own.most;
 
 /** A given wheel stands outside stock and bans: the maker has it. */
 function countsAt(query: CountQuery, stage: number, own: CountLimits | undefined): number[] {
-  if (own && own.least === own.most) return [own.least];
+  if (isGiven(own)) return [own.least];
   const { least, most } = own ?? query;
   const largest = Math.min(most, largestCount(query, stage));
   const counts = query.stock

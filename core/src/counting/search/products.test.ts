@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { factorings } from './factorings.ts';
 import { type Products, productsBySum, productsOf } from './products.ts';
 
-function made(job: Generator<void, Products>): [number, number][] {
+function made(job: Generator<unknown, Products>): [number, number][] {
   let step = job.next();
   while (!step.done) step = job.next();
   const { values, sums } = step.value;

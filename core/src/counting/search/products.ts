@@ -7,6 +7,9 @@ export interface Products {
   readonly sums: Uint16Array;
 }
 
+/** Work on lists: yields now and then, so that the caller can stop, and tells how many steps it took since. */
+export type Making<T> = Generator<number | void, T>;
+
 /** A part of all products: values from `from` (included) to `below` (excluded), and sums up to `mostSum`. */
 export interface ProductRange {
   readonly from: number;
@@ -27,7 +30,7 @@ const SEGMENT = 1 << 18;
 export function* productsOf(
   sets: readonly (readonly number[])[],
   range: ProductRange = ALL_PRODUCTS,
-): Generator<void, Products> {
+): Making<Products> {
   const [only] = sets;
   if (sets.length === 1 && only) return single(only, range);
   const half = Math.floor(sets.length / 2);
@@ -42,7 +45,7 @@ function single(set: readonly number[], { from, below, mostSum }: ProductRange):
   return { values: Float64Array.from(kept), sums: Uint16Array.from(kept) };
 }
 
-function* combine(x: Products, y: Products, alike: boolean, range: ProductRange): Generator<void, Products> {
+function* combine(x: Products, y: Products, alike: boolean, range: ProductRange): Making<Products> {
   const top = (x.values.at(-1) ?? 0) * (y.values.at(-1) ?? 0) + 1;
   const below = Math.min(Math.ceil(range.below), top);
   const from = Math.max(Math.floor(range.from), (x.values[0] ?? 0) * (y.values[0] ?? 0));
@@ -53,7 +56,7 @@ function* combine(x: Products, y: Products, alike: boolean, range: ProductRange)
   for (let low = from; low < below; low += SEGMENT) {
     const count = mark(x, y, segment, low, Math.min(below, low + SEGMENT), range.mostSum, next);
     if (count > 0) parts.push(read(segment, low, count));
-    yield;
+    yield next.length + count;
   }
   return joined(parts);
 }

@@ -102,7 +102,7 @@ function checkShape(query: CountQuery): Result<void> {
   const { stages, stock, least, most } = query;
   if (query.coaxial !== 'none' && !stages.some(s => s % 2 === 0)) return fail('coaxial-needs-two');
   const oneModule = new Set(query.modules?.map(toFloat)).size <= 1;
-  if (query.coaxial === 'idler' && oneModule && 2 * (most - least) < IDLER_ROOM)
+  if (query.coaxial === 'idler' && oneModule && idlerRoom(query) < IDLER_ROOM)
     return fail('idler-no-room', { least, most, room: IDLER_ROOM });
   if ((query.largestOutside ?? query.centre ?? query.reach) !== undefined && !query.modules?.length)
     return fail('module-needed');
@@ -117,6 +117,15 @@ function checkShape(query: CountQuery): Result<void> {
   if (stageRatio && (stageRatio.least.num <= 0n || toFloat(stageRatio.least) > toFloat(stageRatio.most)))
     return fail('stage-ratio-reversed');
   return checkTotals(query);
+}
+
+/** The most by which the tooth sum of the last stage but one can exceed that of the last, given wheels and all. */
+function idlerRoom({ stages, positions, least, most }: CountQuery): number {
+  const sum = (at: number, end: 'least' | 'most'): number => {
+    const { driving, driven } = positions?.[at] ?? {};
+    return (driving ?? { least, most })[end] + (driven ?? { least, most })[end];
+  };
+  return Math.max(...stages.filter(s => s % 2 === 0).map(s => sum(s - 2, 'most') - sum(s - 1, 'least')));
 }
 
 /** A total, or a stock, with which no train can be made is said at once, instead of a long search for nothing. */

@@ -13,6 +13,7 @@ import {
   byError,
   type Candidate,
   candidateOf,
+  type CountLimits,
   type CountQuery,
   errorSize,
   searchCounts,
@@ -76,6 +77,13 @@ function allowed(query: CountQuery, stages: Stage[]): boolean {
     toNumber(query.modules?.[Math.min(i, query.modules.length - 1)] ?? rational(1n));
   const sums = stages.map((s, i) => module(i) * (s.driving + s.driven));
   const { stageRatio: r, exactTotal: total, centre, reach } = query;
+  const given = (at: number, side: keyof Stage): boolean => {
+    const own = query.positions?.[at]?.[side];
+    return own !== undefined && own.least === own.most;
+  };
+  const taken = stages.flatMap((s, i) =>
+    (['driving', 'driven'] as const).flatMap(side => (given(i, side) ? [] : [s[side]])),
+  );
   return (
     (!query.hunting || stages.every(s => gcd(s.driving, s.driven) === 1)) &&
     (!r ||
@@ -86,7 +94,7 @@ function allowed(query: CountQuery, stages: Stage[]): boolean {
     (!centre || sums.every(s => Math.abs(s / 2 - centre.distance) <= centre.within)) &&
     (reach === undefined || sums.reduce((a, b) => a + b / 2, 0) <= reach) &&
     (!query.alike || new Set(stages.map(s => s[query.alike!])).size === 1) &&
-    (query.stock ?? []).every(s => all.filter(n => n === s.count).length <= (s.pieces ?? Infinity)) &&
+    (query.stock ?? []).every(s => taken.filter(n => n === s.count).length <= (s.pieces ?? Infinity)) &&
     (query.coaxial !== 'equal sums' || sums.every((s, i) => i % 2 === 1 || s === sums[i + 1])) &&
     (query.coaxial !== 'idler' || sums[0]! - sums[1]! >= 6 * module(1))
   );
@@ -356,6 +364,50 @@ describe('count search', () => {
     );
     expect(code({ positions: [{ driven: { least: 30, most: 20 } }] })).to.equal('limits-reversed');
     expect(code({})).to.equal(undefined);
+  });
+
+  it('takes no piece from the stock for a wheel that is given', () => {
+    const stock = [{ count: 20, pieces: 1 }, { count: 40 }, { count: 60 }];
+    const given = { positions: [{ driving: { least: 20, most: 20 } }] };
+    const query = { ...QUERY, target: rational(1n, 6n), least: 12, most: 60, stages: [2], stock };
+    const best = search({ ...query, ...given }).top[0]!;
+    expect(best.stages).to.deep.equal([
+      { driving: 20, driven: 40 },
+      { driving: 20, driven: 60 },
+    ]);
+    expect(toFraction(search(query).top[0]!.ratio), 'with one piece alone').to.not.equal('1/6');
+  });
+
+  it('knows the room that given wheels leave an idler', () => {
+    const query = { ...QUERY, target: rational(1n), least: 20, most: 21, stages: [2] } as const;
+    const sum = (driving: number, driven: number): { driving: CountLimits; driven: CountLimits } => ({
+      driving: { least: driving, most: driving },
+      driven: { least: driven, most: driven },
+    });
+    const found = answer({ ...query, coaxial: 'idler', positions: [sum(40, 42)] });
+    expect(must(found).top[0]!.stages[0]).to.deep.equal({ driving: 40, driven: 42 });
+    const none = answer({ ...query, least: 12, most: 100, coaxial: 'idler', positions: [sum(12, 12)] });
+    expect(none.ok ? undefined : none.problem.code, 'nothing is smaller than 12 and 12').to.equal(
+      'idler-no-room',
+    );
+  });
+
+  it('answers at once for a total that leaves few counts, whatever the limits', () => {
+    const query = { ...QUERY, target: wanted('0.3245'), exactTotal: 75, least: 12, most: 100, stages: [3] };
+    const { top, proven } = search(query);
+    expect(proven).to.equal(true);
+    expect(new Set(top.map(c => c.total))).to.deep.equal(new Set([75]));
+    expect(short(top)).to.deep.equal(short(search({ ...query, most: 15 }).top));
+    const four = search({ ...query, exactTotal: 100, least: 8, most: 1000, stages: [4] });
+    expect(four.proven).to.equal(true);
+    const six = { driving: { least: 30, most: 30 }, driven: { least: 12, most: 40 } };
+    const off = answer({
+      ...query,
+      exactTotal: 60,
+      stages: [1],
+      positions: [{ ...six, driving: { least: 12, most: 12 } }],
+    });
+    expect(off.ok ? undefined : off.problem.code).to.equal('total-out-of-range');
   });
 
   it('reports rising progress, streams what it has, and gives the same answer twice', () => {

@@ -130,9 +130,10 @@ function* searchStages(
     top,
     front,
     worst: (1 + 1e-9) * Math.max(errorOf(reach.most, target), errorOf(reach.least, target)),
-    coupled: fit.coupled && !halves,
+    coupled: (fit.coupled && !halves) || (query.exactTotal !== undefined && source.windows > 1),
     bySums: (!fit.coupled || halves) && source.windows === 1,
     looked: 0,
+    made: 0,
     show,
     onSide: sideTest(query.side, query.target),
   };

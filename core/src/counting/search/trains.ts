@@ -19,7 +19,8 @@ export function createTrainMaker(positions: Positions, fit: Fit): TrainMaker {
     for (const a of drivingOf(num)) {
       for (const b of drivenOf(den)) {
         const total = a.sum + b.sum;
-        if (total > least) break;
+        if (total > least || (fit.total !== undefined && total > fit.total)) break;
+        if (fit.total !== undefined && total !== fit.total) continue;
         const loose = !fit.ordered && !fit.pairing;
         if (loose && !fit.train(inRow(a.counts, b.counts))) continue;
         for (const stages of arrangements(a.counts, b.counts, positions, fit.ordered)) {

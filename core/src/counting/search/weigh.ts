@@ -3,6 +3,7 @@ import { type Candidate, errorSize } from './candidate.ts';
 import { DOUBT, type FrontList, type Hit, type TopList } from './hits.ts';
 import { type Lists, type Source, WITHOUT_LIMIT } from './lists.ts';
 import type { CountQuery } from './query.ts';
+import type { Making } from './products.ts';
 import { visitBySums } from './sums.ts';
 import { visitNear } from './visit.ts';
 
@@ -16,6 +17,13 @@ export interface SearchProgress {
 const MOST_LOOKED = 400_000;
 /** Pairs of products that are weighed before a search is cut short. */
 const MOST_WEIGHED = 3e9;
+/**
+ * Steps of making products window by window before a search is cut short; fewer where there are so many windows that
+ * not even one walk through them all would end.
+ */
+const mostMade = (windows: number): number => (windows > ENDLESS ? 1e9 : 4e9);
+/** From so many windows on, a search takes what it comes upon. */
+const ENDLESS = 100;
 
 /** A search under way for one number of stages. */
 export interface Weighing {
@@ -31,6 +39,8 @@ export interface Weighing {
   readonly bySums: boolean;
   /** Pairs that were looked at so far. */
   looked: number;
+  /** Steps it took so far to make the products of windows. */
+  made: number;
   readonly show: (hit: Hit) => Candidate;
   /** Whether a hit lies on the side of the target that is asked for. */
   readonly onSide: (hit: Hit) => boolean;
@@ -50,13 +60,32 @@ export function sideTest(side: CountQuery['side'], target: Rational): (hit: Hit)
 
 export const errorOf = (ratio: Rational, target: Rational): number => toNumber(errorSize(ratio, target));
 
-export function* loading<T>(job: Generator<void, T>, done: number): Generator<SearchProgress, T> {
+export function* loading<T>(job: Making<T>, done: number): Generator<SearchProgress, T> {
   let step = job.next();
   for (; !step.done; step = job.next()) yield { done };
   return step.value;
 }
 
-const spent = ({ looked, coupled }: Weighing): boolean => looked > (coupled ? MOST_LOOKED : MOST_WEIGHED);
+const spent = ({ looked, coupled, made, source }: Weighing): boolean =>
+  looked > (!coupled ? MOST_WEIGHED : source.windows > ENDLESS ? MOST_LOOKED / 8 : MOST_LOOKED) ||
+  made > mostMade(source.windows);
+
+/** The lists of a window, whose making counts as work where it is done anew; undefined when that was too much. */
+function* windowOf(
+  w: Weighing,
+  window: number,
+  mostTotal: number,
+  error: number,
+  done: number,
+): Generator<SearchProgress, Lists | undefined> {
+  const job = w.source.load(window, mostTotal, error);
+  let step = job.next();
+  for (; !step.done && !spent(w); step = job.next()) {
+    if (w.source.windows > 1) w.made += step.value ?? 0;
+    yield { done };
+  }
+  return step.done ? step.value : undefined;
+}
 
 /**
  * Widens the error until the list is full and everything at least as good was weighed; the error up to which it is
@@ -65,14 +94,13 @@ const spent = ({ looked, coupled }: Weighing): boolean => looked > (coupled ? MO
 export function* findTop(w: Weighing, wanted: number): Generator<SearchProgress, number> {
   let shown = 0;
   let proven = 0;
-  const first = Math.min(w.worst, Math.max(1e-13, (8 * wanted) / w.source.pairs));
+  const least = w.source.windows > ENDLESS ? 1e-9 : 1e-13;
+  const first = Math.min(w.worst, Math.max(least, (8 * wanted) / w.source.pairs));
   for (let error = first; ; error = Math.min(w.worst, error * 32)) {
     const limit = (): number => Math.min(error, w.top.threshold());
     for (let window = 0; window < w.source.windows; window++) {
-      const lists = yield* loading(
-        w.source.load(window, WITHOUT_LIMIT, error),
-        window / w.source.windows / 3,
-      );
+      const lists = yield* windowOf(w, window, WITHOUT_LIMIT, error, window / w.source.windows / 3);
+      if (!lists) return proven;
       const walk = visitNear(lists, limit, (i, j, e) => {
         const { left, right } = lists;
         const sums = [left.sums[i] as number, right.sums[j] as number] as const;
@@ -140,7 +168,8 @@ export function* findFront(w: Weighing): Generator<SearchProgress, number> {
     error = Math.min(w.worst, Math.max(4 * error, 1e-12));
     const limit = (): number => error + DOUBT;
     for (let window = 0; window < w.source.windows; window++) {
-      const lists = yield* loading(w.source.load(window, total, error), 0.5);
+      const lists = yield* windowOf(w, window, total, error, 0.5);
+      if (!lists) return proven;
       for (const _ of visitNear(lists, limit, tried(lists))) {
         yield { done: 0.6 };
         if (spent(w)) return proven;

@@ -17,6 +17,8 @@ export function sayVerdict(v: Verdict): string {
       return 'figures too large for any train';
     case 'limits forbid':
       return 'its factors fit, but a limit forbids the train';
+    case 'not looked through':
+      return 'not looked for: too many trains of so many stages';
   }
 }
 
