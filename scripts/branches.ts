@@ -11,6 +11,7 @@ import {
 } from '../core/src/counting/branches/index.ts';
 import { ppm } from '../core/src/document/period/index.ts';
 import { absolute, parseRational, toFraction, toNumber } from '../core/src/ground/rational/index.ts';
+import { parseStock } from '../core/src/counting/search/index.ts';
 import { fail, ok, type Result } from '../core/src/ground/result/index.ts';
 import { runCommand } from './command.ts';
 import { sayPlanProof, saySchool } from '../core/src/files/words/index.ts';
@@ -25,10 +26,11 @@ const HELP = `Finds tooth counts for all outputs of a machine at once, over two 
   --error R          largest error, relative; needed for "different counts"
   --free             the drive may turn at any speed
   --min N, --max N   least and most teeth (default 12 and 100)
+  --stock LIST       only these counts: 8,10,12x2,20-30 (x2: two pieces)
   --sums A-B         tooth sum of every mesh (default 60-100)
   --json             as JSON
 
-Each from one before it, and the cascade, are searched in the order in which the targets are listed.
+Each from another, and the cascade, are searched in every order of the targets.
 Exit status: 0 when there is a plan, 1 when there is none, 2 when the question cannot be asked.`;
 
 const OPTIONS = {
@@ -39,6 +41,7 @@ const OPTIONS = {
   free: { type: 'boolean', default: false },
   min: { type: 'string', default: '12' },
   max: { type: 'string', default: '100' },
+  stock: { type: 'string' },
   sums: { type: 'string', default: '60-100' },
   json: { type: 'boolean', default: false },
   help: { type: 'boolean', default: false },
@@ -68,6 +71,8 @@ function read(args: string[]): Result<Asked> | 'help' {
   if (!objective) return fail('not-a-choice', { text: values.objective, of: OBJECTIVES.join(', ') });
   const error = values.error === undefined ? undefined : parseRational(values.error);
   if (error && !error.ok) return error;
+  const stock = values.stock === undefined ? undefined : parseStock(values.stock);
+  if (stock && !stock.ok) return stock;
   const [leastSum, mostSum] = values.sums.split('-').map(whole);
   const limits = { least: whole(values.min), most: whole(values.max) };
   const numbers = [limits.least, limits.most, leastSum ?? NaN, mostSum ?? leastSum ?? NaN];
@@ -80,6 +85,7 @@ function read(args: string[]): Result<Asked> | 'help' {
       ...{ leastSum: numbers[2] as number, mostSum: numbers[3] as number },
       drive: values.free ? 'free' : 'given',
       ...(error?.ok && { error: error.value }),
+      ...(stock?.ok && { stock: stock.value }),
     })),
   });
 }
@@ -90,7 +96,6 @@ function run(query: BranchQuery): Result<BranchResult> {
 }
 
 const ppmOf = (e: BranchPlan['worst']): number => toNumber(ppm(absolute(e)));
-const ordered = ({ school }: BranchQuery): boolean => school === 'cascade' || school === 'mixed';
 
 const asRow = (query: BranchQuery, { plan, proven, beyond }: BranchResult): object => ({
   school: query.school,
@@ -98,7 +103,6 @@ const asRow = (query: BranchQuery, { plan, proven, beyond }: BranchResult): obje
   ...(beyond && {
     beyond: { output: beyond.output, reach: [toFraction(beyond.least), toFraction(beyond.most)] },
   }),
-  ...(ordered(query) && { inTheOrderListed: true }),
   ...(plan && {
     worstPpm: ppmOf(plan.worst),
     different: plan.different,

@@ -45,7 +45,9 @@ const QUARTET: BranchQuery = {
 function sound(plan: BranchPlan, query: BranchQuery): void {
   const rates = new Map<string | undefined, Rational>();
   const base = plan.first ? rational(plan.first.driving, plan.first.driven) : ONE;
-  for (const [i, b] of plan.branches.entries()) {
+  expect(plan.branches.map(b => b.output)).to.have.members(query.outputs.map(o => o.id));
+  for (const b of plan.branches) {
+    const output = query.outputs.find(o => o.id === b.output)!;
     for (const s of [...b.stages, ...(plan.first ? [plan.first] : [])]) {
       expect(s.driving + s.driven).to.equal(plan.sum);
       expect(Math.min(s.driving, s.driven)).to.be.at.least(query.least);
@@ -55,7 +57,7 @@ function sound(plan: BranchPlan, query: BranchQuery): void {
     const rate = b.stages.reduce((r, s) => mul(r, rational(s.driving, s.driven)), from);
     rates.set(b.output, rate);
     expect(compare(rate, b.rate)).to.equal(0);
-    const error = sub(div(rate, mul(query.outputs[i]!.rate, plan.speed)), ONE);
+    const error = sub(div(rate, mul(output.rate, plan.speed)), ONE);
     expect(compare(error, b.error)).to.equal(0);
     expect(compare(absolute(error), plan.worst)).to.be.at.most(0);
   }
@@ -63,8 +65,19 @@ function sound(plan: BranchPlan, query: BranchQuery): void {
 
 /** The least worst error, or number of different counts, by plain loops in doubles and a search for the speed. */
 function bruteForce(query: BranchQuery): number {
-  let best = Infinity;
   const wanted = query.outputs.map(o => toNumber(o.rate));
+  if (query.school !== 'cascade' && query.school !== 'mixed') return inOrder(query, wanted);
+  return Math.min(...orders(wanted).map(order => inOrder(query, order)));
+}
+
+const orders = <T>(list: readonly T[]): T[][] =>
+  list.length < 2
+    ? [[...list]]
+    : list.flatMap((one, i) => orders(list.filter((_, j) => j !== i)).map(rest => [one, ...rest]));
+
+/** The same, where each output may be driven by those before it only. */
+function inOrder(query: BranchQuery, wanted: readonly number[]): number {
+  let best = Infinity;
   for (let sum = query.leastSum; sum <= query.mostSum; sum++) {
     const counts: number[] = [];
     for (let a = query.least; a <= query.most; a++)
@@ -97,7 +110,7 @@ function bruteForce(query: BranchQuery): number {
   return best;
 }
 
-function weigh(query: BranchQuery, rates: number[], wanted: number[], different: number): number {
+function weigh(query: BranchQuery, rates: number[], wanted: readonly number[], different: number): number {
   const cost = (speed: number): number => {
     const errors = rates.map((r, i) => Math.abs(r / (wanted[i]! * speed) - 1));
     return query.objective === 'sum of errors'
@@ -156,7 +169,11 @@ describe('whole machine search', () => {
             const cost = {
               'worst error': Math.max(...errors),
               'sum of errors': errors.reduce((a, b) => a + b, 0),
-              'worst drift': Math.max(...errors.map((e, i) => e * toNumber(query.outputs[i]!.rate))),
+              'worst drift': Math.max(
+                ...plan.branches.map(
+                  (b, i) => errors[i]! * toNumber(query.outputs.find(o => o.id === b.output)!.rate),
+                ),
+              ),
               'different counts': plan.different,
             }[query.objective];
             expect(cost).to.be.closeTo(expected, 1e-9 * Math.max(1, expected));
@@ -209,6 +226,60 @@ describe('whole machine search', () => {
     });
     expect(toNumber(plan!.worst)).to.equal(0);
     sound(plan!, { ...QUARTET, outputs });
+  });
+
+  it('tries every order of a cascade: what is listed last may have to come first', () => {
+    const rates = [rational(1n, 9n), rational(1n, 81n), rational(1n)].map((rate, i) => ({
+      id: `o${i}`,
+      rate,
+    }));
+    const query: BranchQuery = {
+      ...{ ...QUARTET, outputs: rates, school: 'cascade', objective: 'worst error' },
+      ...{ least: 12, most: 36, leastSum: 48, mostSum: 48 },
+    };
+    const { plan, proven } = search(query);
+    expect(proven).to.equal(true);
+    expect(plan!.branches.map(b => b.output)).to.deep.equal(['o2', 'o0', 'o1']);
+    expect(toNumber(plan!.worst), '36/12 · 36/12 twice in a row').to.equal(0);
+    sound(plan!, query);
+  });
+
+  it('uses only counts in stock, and no more pieces than there are', () => {
+    const outputs = [rational(1n, 8n), rational(1n, 8n)].map((rate, i) => ({ id: `o${i}`, rate }));
+    const query: BranchQuery = {
+      ...{ ...QUARTET, outputs, school: 'loose pairs', objective: 'worst error' },
+      ...{ least: 12, most: 60, leastSum: 60, mostSum: 60 },
+      stock: [12, 15, 20, 24, 30, 36, 40, 45, 48].map(count => ({ count })),
+    };
+    const used = (q: BranchQuery): number[] =>
+      search(q).plan!.branches.flatMap(b => b.stages.flatMap(s => [s.driving, s.driven]));
+    expect(toNumber(search(query).plan!.worst), '12/48 · 20/40 twice').to.equal(0);
+    expect(used(query).filter(n => n === 12)).to.have.length(2);
+    const scarce = { ...query, stock: query.stock!.map(s => (s.count === 12 ? { ...s, pieces: 1 } : s)) };
+    const found = search(scarce);
+    expect(found.proven).to.equal(true);
+    expect(toFraction(found.plan!.worst), '15/45 twice is 1/9').to.equal('1/9');
+    expect(used(scarce).filter(n => n === 12)).to.have.length.at.most(1);
+    for (const n of used(scarce)) expect(query.stock!.map(s => s.count)).to.include(n);
+  });
+
+  it('ends with eight bodies whatever the school, and names what is in the way', function () {
+    this.timeout(120000);
+    // Periods of Mercury to Neptune in days: NASA planetary fact sheet, from memory.
+    const days = ['87.9691', '224.701', '365.256', '686.98', '4332.59', '10759.22', '30688.5', '60182'];
+    const mercury = must(parseRational(days[0]!));
+    const outputs = days.map((d, i) => ({ id: `body ${i + 1}`, rate: div(mercury, must(parseRational(d))) }));
+    const all = { ...QUARTET, outputs, objective: 'worst error', least: 16, most: 64 } as const;
+    for (const drive of ['given', 'free'] as const)
+      for (const school of ['loose pairs', 'lay arbor', 'cascade', 'mixed'] as const) {
+        const query: BranchQuery = { ...all, drive, school, leastSum: 50, mostSum: 80 };
+        const { plan, beyond, proven } = search(query);
+        expect(proven, `${drive} ${school}`).to.equal(true);
+        if (plan) sound(plan, query);
+        if (school === 'cascade' || school === 'mixed') expect(toNumber(plan!.worst)).to.be.below(0.0015);
+        if (drive === 'given' && !plan)
+          expect(beyond!.output, 'Jupiter is the first beyond 16').to.equal('body 5');
+      }
   });
 
   it('says at once which output two meshes cannot reach, and what they do', () => {

@@ -11,13 +11,14 @@ import {
   sub,
   ZERO,
 } from '../../ground/rational/index.ts';
-import type { Branch, BranchPlan, BranchQuery } from './query.ts';
+import type { Branch, BranchPlan, BranchQuery, Output } from './query.ts';
 
 /**
- * For each output, in order, what drives it (the number of an output before it; undefined: the drive or the lay
- * arbor) and by which stages.
+ * Each output by its number in the query, in an order in which what drives comes before what it drives: what drives it
+ * (the number of another output; undefined: the drive or the lay arbor) and by which stages.
  */
 export type BranchChoices = readonly {
+  readonly output: number;
   readonly from: number | undefined;
   readonly stages: readonly Stage[];
 }[];
@@ -27,23 +28,22 @@ const ratioOf = (stages: readonly Stage[]): Rational =>
 
 /** Weighs a choice exactly. A free drive gets the speed at which the objective is least. */
 export function planOf(query: BranchQuery, sum: number, choices: BranchChoices, first?: Stage): BranchPlan {
-  const rates: Rational[] = [];
+  const rates = new Map<number, Rational>();
+  const base = first ? ratioOf([first]) : ONE;
   for (const c of choices) {
-    const before = c.from === undefined ? (first ? ratioOf([first]) : ONE) : (rates[c.from] as Rational);
-    rates.push(mul(before, ratioOf(c.stages)));
+    const before = c.from === undefined ? base : (rates.get(c.from) as Rational);
+    rates.set(c.output, mul(before, ratioOf(c.stages)));
   }
-  const reached = query.outputs.map((o, i) => div(rates[i] as Rational, o.rate));
-  const speed = query.drive === 'given' ? ONE : bestSpeed(query, reached);
-  const branches = query.outputs.map((o, i): Branch => {
-    const { from, stages } = choices[i] as BranchChoices[number];
-    return {
-      output: o.id,
-      from: from === undefined ? undefined : query.outputs[from]?.id,
-      stages,
-      rate: rates[i] as Rational,
-      error: sub(div(reached[i] as Rational, speed), ONE),
-    };
-  });
+  const outputOf = (i: number): Output => query.outputs[i] as Output;
+  const reached = new Map([...rates].map(([i, rate]) => [i, div(rate, outputOf(i).rate)] as const));
+  const speed = query.drive === 'given' ? ONE : bestSpeed(query, [...reached.values()]);
+  const branches = choices.map(({ output, from, stages }): Branch => ({
+    output: outputOf(output).id,
+    from: from === undefined ? undefined : outputOf(from).id,
+    stages,
+    rate: rates.get(output) as Rational,
+    error: sub(div(reached.get(output) as Rational, speed), ONE),
+  }));
   const wheels = [...(first ? [first] : []), ...choices.flatMap(c => c.stages)].flatMap(s => [
     s.driving,
     s.driven,
@@ -83,8 +83,8 @@ export function costOf(query: BranchQuery, plan: BranchPlan): readonly [Rational
       return [total, plan.worst];
     case 'worst drift':
       return [
-        sizes
-          .map((e, i) => mul(e, query.outputs[i]?.rate ?? ONE))
+        plan.branches
+          .map(b => mul(absolute(b.error), query.outputs.find(o => o.id === b.output)?.rate ?? ONE))
           .reduce((a, b) => (compare(a, b) > 0 ? a : b), ZERO),
         total,
       ];

@@ -1,12 +1,12 @@
-import { compare, mul, type Rational, rational } from '../../ground/rational/index.ts';
+import { compare, div, mul, type Rational, rational } from '../../ground/rational/index.ts';
 import { fail, ok, type Result } from '../../ground/result/index.ts';
-import { LEAST_COUNT, MOST_COUNT, type Stage } from '../search/index.ts';
+import { LEAST_COUNT, MOST_COUNT, type Stage, type StockWheel } from '../search/index.ts';
 
 /**
  * How the outputs of one machine are driven over two axes, the drive's and a lay axis, at one centre distance
  * (conventions 6): `loose pairs`: every output by its own compound pair, loose on the lay axis, from the drive;
  * `lay arbor`: one shared mesh turns a lay arbor, and one mesh each drives the outputs; `cascade`: every output by a
- * loose pair from the output before it; `mixed`: each from the drive or from any output before it.
+ * loose pair from the output before it; `mixed`: each from the drive or from another output.
  */
 export type School = 'loose pairs' | 'lay arbor' | 'cascade' | 'mixed';
 export const SCHOOLS: readonly School[] = ['loose pairs', 'lay arbor', 'cascade', 'mixed'];
@@ -40,6 +40,8 @@ export interface BranchQuery {
   readonly error?: Rational;
   readonly least: number;
   readonly most: number;
+  /** Only these counts, within the limits, and no more pieces of each than there are. */
+  readonly stock?: readonly StockWheel[];
   /** The tooth sum of every mesh, which sets the one centre distance: from and to. */
   readonly leastSum: number;
   readonly mostSum: number;
@@ -77,22 +79,27 @@ export interface BranchPlan {
   readonly wheels: number;
 }
 
-/** A rate that two meshes within the limits do not reach, by far: the output, and what they do reach. */
+/**
+ * A rate that two meshes within the limits do not reach, by far: the output, and what they do reach. With a free drive
+ * no rate is too far by itself, but its quotient by that of another output may be: `against` names it, and the reach is
+ * that of the quotient.
+ */
 export interface Beyond {
   readonly output: string;
+  readonly against?: string;
   readonly least: Rational;
   readonly most: Rational;
 }
 
 /**
- * The first output which two meshes miss by more than a half, where each is driven by two from a drive that is given;
- * undefined where there is none, or where outputs are driven from one another.
+ * The first output which two meshes miss by more than a half, where each is driven by two from the drive; with a free
+ * drive the slowest or fastest output, when it is too far from the other. Undefined where there is none, or where
+ * outputs are driven from one another.
  */
 export function beyondReach(query: BranchQuery): Beyond | undefined {
   const { least, most, mostSum, outputs, school, drive, objective } = query;
   // A drift is the error times the turns: a slow output may be far off and drift little.
-  if (drive === 'free' || objective === 'worst drift' || (school !== 'loose pairs' && school !== 'lay arbor'))
-    return undefined;
+  if (objective === 'worst drift' || (school !== 'loose pairs' && school !== 'lay arbor')) return undefined;
   if (objective === 'different counts' && query.error && compare(query.error, rational(1n, 2n)) > 0)
     return undefined;
   const large = BigInt(Math.min(most, mostSum - least));
@@ -101,12 +108,40 @@ export function beyondReach(query: BranchQuery): Beyond | undefined {
     least: rational(small * small, large * large),
     most: rational(large * large, small * small),
   };
+  if (drive === 'free')
+    return tooWide(outputs, school === 'lay arbor' ? ownMesh(large, small) : squared(reach));
   const far = outputs.find(
     o =>
       compare(mul(o.rate, rational(3n, 2n)), reach.least) < 0 ||
       compare(mul(o.rate, rational(1n, 2n)), reach.most) > 0,
   );
   return far && { output: far.id, ...reach };
+}
+
+interface Reach {
+  readonly least: Rational;
+  readonly most: Rational;
+}
+
+/** The quotients of the rates of two outputs that each have one mesh of their own from the lay arbor. */
+const ownMesh = (large: bigint, small: bigint): Reach => ({
+  least: rational(small * small, large * large),
+  most: rational(large * large, small * small),
+});
+const squared = ({ least, most }: Reach): Reach => ({ least: mul(least, least), most: mul(most, most) });
+
+/**
+ * The slowest or fastest output, whichever is farther from the middle one, when their quotient is out of reach: errors
+ * of a half on either side forgive a factor of three.
+ */
+function tooWide(outputs: readonly Output[], reach: Reach): Beyond | undefined {
+  const sorted = [...outputs].sort((a, b) => compare(a.rate, b.rate));
+  const [slow, middle, fast] = [sorted[0], sorted[sorted.length >> 1], sorted.at(-1)];
+  if (!slow || !middle || !fast) return undefined;
+  if (compare(div(fast.rate, slow.rate), mul(reach.most, rational(3n))) <= 0) return undefined;
+  const slowest = compare(div(middle.rate, slow.rate), div(fast.rate, middle.rate)) >= 0;
+  const [output, against] = slowest ? [slow, fast] : [fast, slow];
+  return { output: output.id, against: against.id, ...reach };
 }
 
 /** The best plan, if there is any, and whether it is proven. */

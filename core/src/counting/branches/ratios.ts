@@ -1,4 +1,4 @@
-import type { Stage } from '../search/index.ts';
+import type { Stage, StockWheel } from '../search/index.ts';
 
 /** The ratios of one mesh, or of two, whose tooth sums are all one: ascending, with the counts that make them. */
 export interface Ratios {
@@ -8,16 +8,26 @@ export interface Ratios {
   readonly second: Uint16Array;
 }
 
-/** The driving counts that a tooth sum leaves within the limits. */
-function drivingCounts(sum: number, least: number, most: number): number[] {
+/** The counts that wheels may have. */
+export interface Allowed {
+  readonly least: number;
+  readonly most: number;
+  readonly stock?: readonly StockWheel[];
+}
+
+/** The driving counts that a tooth sum leaves within the limits, such that both wheels of the mesh are allowed. */
+function drivingCounts(sum: number, { least, most, stock }: Allowed): number[] {
   const from = Math.max(least, sum - most);
   const to = Math.min(most, sum - least);
-  return Array.from({ length: Math.max(0, to - from + 1) }, (_, i) => from + i);
+  const all = Array.from({ length: Math.max(0, to - from + 1) }, (_, i) => from + i);
+  if (!stock) return all;
+  const there = new Set(stock.map(s => s.count));
+  return all.filter(n => there.has(n) && there.has(sum - n));
 }
 
 /** Ratios a/(S − a) of one mesh. */
-export function oneMesh(sum: number, least: number, most: number): Ratios {
-  const counts = drivingCounts(sum, least, most);
+export function oneMesh(sum: number, allowed: Allowed): Ratios {
+  const counts = drivingCounts(sum, allowed);
   return {
     values: Float64Array.from(counts, a => a / (sum - a)),
     first: Uint16Array.from(counts),
@@ -26,8 +36,8 @@ export function oneMesh(sum: number, least: number, most: number): Ratios {
 }
 
 /** Ratios a/(S − a) · c/(S − c) of a loose pair; every choice of two counts, a ≥ c, once. */
-export function twoMeshes(sum: number, least: number, most: number): Ratios {
-  const counts = drivingCounts(sum, least, most);
+export function twoMeshes(sum: number, allowed: Allowed): Ratios {
+  const counts = drivingCounts(sum, allowed);
   const many = (counts.length * (counts.length + 1)) / 2;
   const raw = { values: new Float64Array(many), first: new Uint16Array(many), second: new Uint16Array(many) };
   let n = 0;

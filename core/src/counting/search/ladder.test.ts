@@ -55,7 +55,7 @@ describe('the ladder of convergents', () => {
 
   it('looks through four stages from more counts than are held at once, and says when there are too many', function () {
     this.timeout(120000);
-    // 12 to 128 teeth: 117 counts. 127 · 113 · 109 / (107 · 103 · 101) is cut with primes alone, four with one 1:1 more.
+    // 12 to 128 teeth are 117 counts, and this fraction is cut with primes alone.
     const target = rational(127n * 113n * 109n * 97n, 107n * 103n * 101n * 89n);
     const wide: CountQuery = { ...QUERY, target, least: 12, most: 128, stages: [4] };
     const found = rungs(wide).at(-1)!;

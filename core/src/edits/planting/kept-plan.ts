@@ -16,12 +16,20 @@ export interface SchoolPlan {
   readonly beyond?: BranchResult['beyond'];
 }
 
-/** A plan as the document keeps it: what was asked and the counts that were found. Error in parts per million. */
-export function planToKeep({ query, plan, proven }: SchoolPlan, errorPpm: number): Omit<Plan, 'id'> {
+/**
+ * A plan as the document keeps it: what was asked and the counts that were found. Error in parts per million; the
+ * stock as it was typed.
+ */
+export function planToKeep(
+  { query, plan, proven }: SchoolPlan,
+  errorPpm: number,
+  stock: string,
+): Omit<Plan, 'id'> {
   const { school, objective, drive, least, most, leastSum, mostSum } = query;
   return {
     ...{ aims: query.outputs.map(o => o.id), school },
     ...{ objective, drive, errorPpm, least, most, leastSum, mostSum },
+    ...(stock !== '' && { stock }),
     ...(plan && {
       found: {
         proven,
@@ -43,8 +51,15 @@ export function keptPlan(kept: Plan, possible: readonly Output[]): SchoolPlan[] 
   if (outputs.length < kept.aims.length || !found) return [];
   const query: BranchQuery = { outputs, school, objective, drive, least, most, leastSum, mostSum };
   const sum = found.branches[0]?.stages[0];
-  if (!sum || found.branches.some((b, i) => b.aim !== outputs[i]?.id)) return [];
+  const driven = new Set<string>();
+  for (const b of found.branches) {
+    if (!kept.aims.includes(b.aim) || driven.has(b.aim) || (b.from !== undefined && !driven.has(b.from)))
+      return [];
+    driven.add(b.aim);
+  }
+  if (!sum || driven.size !== outputs.length) return [];
   const choices = found.branches.map(b => ({
+    output: kept.aims.indexOf(b.aim),
     from: b.from === undefined ? undefined : kept.aims.indexOf(b.from),
     stages: b.stages,
   }));

@@ -90,6 +90,12 @@ export interface SearchNews {
   readonly done: number;
   readonly best?: readonly Candidate[];
   readonly plan?: BranchPlan;
+  /** Of several plans: which is sought, how far that is, and those that are there. */
+  readonly schools?: {
+    readonly at: number;
+    readonly done: number;
+    readonly found: readonly BranchResult[];
+  };
   readonly folded?: readonly Folded[];
 }
 
@@ -151,7 +157,18 @@ function* goals({
 function* branches(queries: readonly BranchQuery[]): Job<SearchAnswers['branches'], SearchNews> {
   const found: BranchResult[] = [];
   for (const [i, query] of queries.entries()) {
-    const answer = yield* scaled(searchBranches(query), i / queries.length, (i + 1) / queries.length);
+    const job = searchBranches(query);
+    let done = 0;
+    let step = job.next();
+    for (; !step.done; step = job.next()) {
+      done = Math.max(done, step.value.done);
+      yield {
+        ...step.value,
+        done: (i + done) / queries.length,
+        schools: { at: i, done, found: [...found] },
+      };
+    }
+    const answer = step.value;
     if (!answer.ok) return answer;
     found.push(answer.value);
   }

@@ -73,7 +73,7 @@ describe('words of the search', () => {
       sayPlanProof({ ...query, ...change }, found, id => id.toUpperCase());
     const plan = {} as NonNullable<BranchResult['plan']>;
     expect(says({}, { plan, proven: true })).to.equal('proven best');
-    expect(says({ school: 'mixed' }, { plan, proven: true })).to.equal('proven best, in the order listed');
+    expect(says({ school: 'mixed' }, { plan, proven: true }), 'every order').to.equal('proven best');
     expect(says({}, { plan, proven: false })).to.equal('best found so far');
     expect(says({}, { proven: false }), 'nothing is no best').to.equal('none found so far');
     const none = OBJECTIVES.map(objective => says({ objective }, { proven: true }));
@@ -83,5 +83,9 @@ describe('words of the search', () => {
     expect(says({}, { proven: true, beyond })).to.match(
       /^none: NEPTUNE needs 684.*; two meshes reach 16.* to 1 : 16/,
     );
+    const outputs = [...query.outputs, { id: 'mercury', rate: rational(1n) }];
+    expect(
+      says({ outputs, drive: 'free' }, { proven: true, beyond: { ...beyond, against: 'mercury' } }),
+    ).to.match(/^none: NEPTUNE to MERCURY needs 684.*; two such outputs reach 16.* to 1 : 16/);
   });
 });

@@ -1,4 +1,5 @@
 import type { BranchQuery, BranchResult, Objective, School } from '../../counting/branches/index.ts';
+import { div, type Rational } from '../../ground/rational/index.ts';
 import { sayReduction } from './rate.ts';
 import type { Goal, Limit, Relaxed, Verdict } from '../../counting/search/index.ts';
 
@@ -58,7 +59,7 @@ export const saySchool = (school: School): string =>
     'loose pairs': 'from the drive, by loose pairs on one lay axis',
     'lay arbor': 'from one lay arbor',
     cascade: 'each from its neighbour',
-    mixed: 'each from the drive or any before it',
+    mixed: 'each from the drive or another',
   })[school];
 
 /** How far from what is wanted a plan may be and still be found; without one there is none so near. */
@@ -74,17 +75,22 @@ const NEAR: { readonly [O in Objective]: string } = {
  * which they are listed; `nameOf` names an output.
  */
 export function sayPlanProof(
-  { school, objective, outputs }: BranchQuery,
+  { objective, outputs }: BranchQuery,
   { plan, proven, beyond }: Pick<BranchResult, 'plan' | 'proven' | 'beyond'>,
   nameOf: (output: string) => string,
 ): string {
   if (!proven) return plan ? 'best found so far' : 'none found so far';
   if (beyond) {
-    const wanted = outputs.find(o => o.id === beyond.output)?.rate;
+    const rateOf = (id: string): Rational | undefined => outputs.find(o => o.id === id)?.rate;
+    const [wanted, other] = [rateOf(beyond.output), rateOf(beyond.against ?? '')];
+    if (wanted && other && beyond.against !== undefined) {
+      const spread = `${sayReduction(beyond.least, 4)} to ${sayReduction(beyond.most, 4)}`;
+      const pair = `${nameOf(beyond.output)} to ${nameOf(beyond.against)}`;
+      return `none: ${pair} needs ${sayReduction(div(wanted, other), 4)}; two such outputs reach ${spread}`;
+    }
     const needs = wanted ? ` needs ${sayReduction(wanted, 4)}` : ' is out of reach';
     const reach = `${sayReduction(beyond.least, 4)} to ${sayReduction(beyond.most, 4)}`;
     return `none: ${nameOf(beyond.output)}${needs}; two meshes reach ${reach}`;
   }
-  const ordered = school === 'cascade' || school === 'mixed' ? ', in the order listed' : '';
-  return plan ? `proven best${ordered}` : `proven: none ${NEAR[objective]}${ordered}`;
+  return plan ? 'proven best' : `proven: none ${NEAR[objective]}`;
 }

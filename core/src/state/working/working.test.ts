@@ -48,6 +48,7 @@ describe('show working', () => {
     };
     const choices = [
       {
+        output: 0,
         from: undefined,
         stages: [
           { driving: 30, driven: 30 },
@@ -55,6 +56,7 @@ describe('show working', () => {
         ],
       },
       {
+        output: 1,
         from: 0,
         stages: [
           { driving: 20, driven: 40 },

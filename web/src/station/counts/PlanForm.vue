@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { LIMITS } from '@tesseron/core/machine';
 import { type Objective, type School, SCHOOLS } from '@tesseron/core/branches';
+import { parseStock } from '@tesseron/core/search';
+import { ok, type Result } from '@tesseron/core/result';
 import { ppm } from '@tesseron/core/period';
 import { toNumber } from '@tesseron/core/rational';
 import { figure } from '@tesseron/core/units';
@@ -8,6 +10,7 @@ import { sayProblem, saySchool } from '@tesseron/core/words';
 import { computed } from 'vue';
 import WorkBar from '../../parts/WorkBar.vue';
 import { useOpen } from '../../machine/use-open';
+import CheckedField from '../../parts/CheckedField.vue';
 import NumberField from '../../parts/NumberField.vue';
 import type { PlanSearch } from './use-plan-search';
 import TickBox from '../../parts/TickBox.vue';
@@ -28,6 +31,7 @@ const DRIVES = [
   { title: 'free: the crank may turn at any speed', value: 'free' },
 ] as const;
 const news = computed(() => search.news.value?.plan);
+const readStock = (text: string): Result<unknown> => (text === '' ? ok([]) : parseStock(text));
 
 const toggled = <T extends string>(list: readonly T[], item: T): T[] =>
   list.includes(item) ? list.filter(x => x !== item) : [...list, item];
@@ -78,6 +82,13 @@ const toggleOutput = (id: string): void => void (limits.outputs = toggled(limits
       <NumberField v-model="limits.leastSum" label="Tooth sum from" :limits="LIMITS.planSum" whole />
       <NumberField v-model="limits.mostSum" label="to" :limits="LIMITS.planSum" whole />
     </div>
+    <CheckedField
+      v-model="limits.stock"
+      label="Only counts in stock"
+      :read="readStock"
+      hint="such as 12, 20-30, 48×2 for two pieces"
+      data-test="plan-stock"
+    />
     <div class="go">
       <v-btn
         v-if="!search.searching.value"

@@ -8,8 +8,7 @@ import { computed, ref, watch } from 'vue';
 import { useWorking } from '../../frame/use-working';
 import { useOpen } from '../../machine/use-open';
 import BranchDrawing from './BranchDrawing.vue';
-import type { SchoolPlan } from '@tesseron/core/planting';
-import type { PlanSearch } from './use-plan-search';
+import type { PlanSearch, SchoolRow } from './use-plan-search';
 
 /** All outputs at once: the schools compared, and the chosen one drawn. */
 const props = defineProps<{ planning: PlanSearch }>();
@@ -18,10 +17,10 @@ const working = useWorking();
 const looked = ref<string>();
 const plans = computed(() => props.planning.plans.value);
 const names = computed(() => Object.fromEntries(machine.value.aims.map(a => [a.id, a.name])));
-const shown = computed<SchoolPlan | undefined>(
+const shown = computed<SchoolRow | undefined>(
   () => plans.value.find(p => p.query.school === looked.value && p.plan) ?? plans.value.find(p => p.plan),
 );
-watch(plans, () => (looked.value = undefined));
+watch(props.planning.search.searching, () => (looked.value = undefined));
 const stands = computed(() => {
   const plan = shown.value?.plan;
   if (!plan || shown.value?.query.drive === 'given') return '';
@@ -30,11 +29,11 @@ const stands = computed(() => {
 function explain(i: number): void {
   const one = shown.value;
   const branch = one?.plan?.branches[i];
-  const output = one?.query.outputs[i];
+  const output = one?.query.outputs.find(o => o.id === branch?.output);
   if (!one?.plan || !branch || !output) return;
   working.show(branchWorking(one.plan, branch, output, nameOf));
 }
-const ppmOf = (p: SchoolPlan): string => (p.plan ? figure(toNumber(ppm(p.plan.worst)), 4) : '–');
+const ppmOf = (p: SchoolRow): string => (p.plan ? figure(toNumber(ppm(p.plan.worst)), 4) : '–');
 const nameOf = (output: string): string => names.value[output] ?? output;
 </script>
 
@@ -65,10 +64,18 @@ const nameOf = (output: string): string => names.value[output] ?? output;
             <td class="figure">{{ p.plan?.different ?? '–' }}</td>
             <td class="figure">{{ p.plan?.wheels ?? '–' }}</td>
             <td class="figure">{{ p.plan?.sum ?? '–' }}</td>
-            <td>{{ sayPlanProof(p.query, p, nameOf) }}</td>
+            <td>
+              <template v-if="p.done === undefined">{{ sayPlanProof(p.query, p, nameOf) }}</template>
+              <progress
+                v-else
+                :value="p.done"
+                :aria-label="`${saySchool(p.query.school)}: ${Math.round(100 * p.done)} % looked through`"
+                data-test="school-progress"
+              />
+            </td>
             <td>
               <BoxedButton
-                v-if="p.plan"
+                v-if="p.plan && p.done === undefined"
                 :aria-label="`Build: ${saySchool(p.query.school)}`"
                 :data-test="`build-${p.query.school.replace(' ', '-')}`"
                 @focus="looked = p.query.school"
@@ -94,7 +101,6 @@ const nameOf = (output: string): string => names.value[output] ?? output;
         </PlainButton>
       </p>
     </template>
-    <p v-else-if="planning.search.searching.value" class="quiet">Planning…</p>
     <p v-else class="quiet">
       One centre distance for all: every output turns on the drive’s axis, and all are driven by way of one
       lay axis.

@@ -69,13 +69,21 @@ export function useCountSearch(aimId: () => string | undefined) {
       const module = Number((Object.values(derived.value.modules)[0] ?? 1.5).toFixed(4));
       if (last) show(last);
       else {
-        limits.value = { ...FRESH, module };
+        limits.value = { ...FRESH, module, ...typedBefore() };
         asked.value = undefined;
         shown.value = undefined;
       }
     },
     { immediate: true },
   );
+
+  /** The limits last typed for another output; wheels that are given and a total belong to that one alone. */
+  function typedBefore(): Partial<SearchLimits> {
+    const before = machine.value.searches.at(-1);
+    if (!before) return {};
+    const { id: _, aim: __, found: ___, positions: ____, exactTotal: _____, ...rest } = before;
+    return rest;
+  }
 
   /** Brings a kept search back, with its limits. */
   function show({ id: _, aim: __, found, ...rest }: Search): void {

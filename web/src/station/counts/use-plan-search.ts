@@ -1,4 +1,6 @@
+import { parseStock } from '@tesseron/core/search';
 import {
+  type BranchPlan,
   type BranchQuery,
   type BranchResult,
   type Objective,
@@ -25,6 +27,13 @@ export interface PlanLimits {
   leastSum: number;
   mostSum: number;
   module: number;
+  stock: string;
+}
+
+/** A school as it stands while all are sought: with what there is of it, or how far it is. */
+export interface SchoolRow extends SchoolPlan {
+  /** From 0 to 1 while it is being sought; nought while it waits; undefined once it is done with. */
+  readonly done?: number;
 }
 
 /** The search for all outputs at once: its limits, its plans, and building one. */
@@ -34,14 +43,17 @@ export function usePlanSearch() {
   const search = useSearch<'branches'>();
   const free = computed(() => machine.value.drive?.speed.kind === 'free');
   const last = machine.value.plans.at(-1);
+  /** What was typed for one output serves all of them too. */
+  const typed = machine.value.searches.at(-1);
   const limits = reactive<PlanLimits>({
     outputs: [],
     schools: ['loose pairs', 'lay arbor', 'cascade'],
     objective: last?.objective ?? 'worst error',
     drive: last?.drive ?? (free.value ? 'free' : 'given'),
     errorPpm: last?.errorPpm ?? 1000,
-    least: last?.least ?? 12,
-    most: last?.most ?? 120,
+    least: last?.least ?? typed?.least ?? 12,
+    most: last?.most ?? typed?.most ?? 120,
+    stock: last?.stock ?? typed?.stock ?? '',
     leastSum: last?.leastSum ?? 60,
     mostSum: last?.mostSum ?? 160,
     module: Number((Object.values(derived.value.modules)[0] ?? 1).toFixed(4)),
@@ -64,28 +76,59 @@ export function usePlanSearch() {
   function start(): void {
     const { objective, drive, least, most, leastSum, mostSum } = limits;
     const error = div(must(parseDecimal(String(limits.errorPpm))), rational(1000000n));
+    const stock = parseStock(limits.stock);
+    partial.value = undefined;
     asked.value = SCHOOLS.filter(s => limits.schools.includes(s)).map(school => ({
       ...{ outputs: chosen.value, school, objective, drive, error, least, most, leastSum, mostSum },
+      ...(stock.ok && { stock: stock.value }),
     }));
     search.start({ kind: 'branches', queries: asked.value });
   }
 
-  /** What the search found; until then what is kept from before and still belongs to the outputs. */
-  const plans = computed<SchoolPlan[]>(() => {
+  const rowOf = (r: BranchResult, i: number): SchoolRow => ({
+    query: asked.value[i] as BranchQuery,
+    plan: r.plan,
+    proven: r.proven,
+    beyond: r.beyond,
+  });
+  /** The best plan so far of the school that is being sought. */
+  const partial = shallowRef<{ readonly at: number; readonly plan: BranchPlan }>();
+  watch(search.news, news => {
+    if (news?.plan && news.schools) partial.value = { at: news.schools.at, plan: news.plan };
+  });
+  /** The schools that are done, the one under way with its best so far, and while it goes on those that wait. */
+  function underWay(): SchoolRow[] {
+    const { at, done, found } = search.news.value?.schools ?? { at: 0, done: 0, found: [] };
+    const best = partial.value?.at === at ? { plan: partial.value.plan } : {};
+    const going = search.searching.value;
+    const now: SchoolRow = { ...rowOf({ ...best, proven: false, coveredTo: 0 }, at), ...(going && { done }) };
+    const waiting = asked.value
+      .slice(at + 1)
+      .map(query => ({ query, plan: undefined, proven: false, done: 0 }));
+    return [...found.map(rowOf), ...(going || now.plan ? [now] : []), ...(going ? waiting : [])];
+  }
+  /** What was found when the search was stopped. */
+  const stopped = shallowRef<SchoolRow[]>();
+
+  /** What the search found, or has found so far; else what is kept and still belongs to the outputs. */
+  const plans = computed<SchoolRow[]>(() => {
     const answer = search.answer.value;
-    if (answer?.ok)
-      return answer.value.map((r: BranchResult, i: number) => ({
-        query: asked.value[i] as BranchQuery,
-        plan: r.plan,
-        proven: r.proven,
-        beyond: r.beyond,
-      }));
-    if (search.searching.value) return [];
+    if (answer?.ok) return answer.value.map(rowOf);
+    if (search.searching.value) return underWay();
+    if (stopped.value) return stopped.value;
     return machine.value.plans.flatMap(p => keptPlan(p, branchOutputs(derived.value, p.drive)));
   });
+  const keep = (rows: readonly SchoolRow[]): void =>
+    change('Plan all outputs', keepPlans(rows.map(p => planToKeep(p, limits.errorPpm, limits.stock))));
   watch(search.answer, answer => {
-    if (answer?.ok)
-      change('Plan all outputs', keepPlans(plans.value.map(p => planToKeep(p, limits.errorPpm))));
+    if (answer?.ok) keep(plans.value);
+  });
+  watch(search.searching, going => {
+    stopped.value = undefined;
+    const found = going || search.answer.value || !search.news.value ? [] : underWay();
+    if (found.length === 0) return;
+    stopped.value = found;
+    keep(found);
   });
   const problem = computed(() =>
     search.answer.value && !search.answer.value.ok ? search.answer.value.problem : undefined,

@@ -108,6 +108,8 @@ export const Plan = z.strictObject({
   errorPpm: z.number().positive().max(500000).optional(),
   least: Count,
   most: Count,
+  /** Counts in stock, as typed. */
+  stock: z.string().max(20000).optional(),
   leastSum: Count,
   mostSum: Count,
   found: z
