@@ -4,6 +4,7 @@ import type { Derived } from '../../state/state/index.ts';
 import { circle, type Path, polar, polygon } from '../../ground/geometry/index.ts';
 import { byId, processOf } from '../../document/machine/index.ts';
 import type { Growth } from '../process/index.ts';
+import { clipsNeeded, piecesNeeded } from '../workshop/index.ts';
 import { ok, type Result } from '../../ground/result/index.ts';
 import { byHand } from './crank-parts.ts';
 import { type ExtraPart, flat } from './extra-part.ts';
@@ -30,13 +31,13 @@ export function extraParts(derived: Derived): ExtraPart[] {
  * by themselves.
  */
 function pinned(derived: Derived): ExtraPart[] {
-  const { machine, wheels, chordError, moving } = derived;
+  const { machine, wheels, chordError } = derived;
   return machine.wheels.flatMap((w): ExtraPart[] => {
     const teeth = wheels[w.id]?.teeth;
     const figure = wheels[w.id]?.figure;
     const form = byId(machine.toothings, w.toothing)?.form;
     if (!figure?.ok || (teeth?.family !== 'pins' && teeth?.family !== 'pegs')) return [];
-    const number = 1 + moving.copies.filter(c => c.member === w.member).length;
+    const number = piecesNeeded(derived, w.member);
     const thick = w.thickness ?? machine.stack.thickness;
     const { count, pitchRadius, pinDiameter } = teeth.spec;
     const hole = w.bore && w.bore.kind !== 'none' && !boreFault(w.bore) ? w.bore : undefined;
@@ -139,13 +140,10 @@ function pillars({ machine, layout }: Derived): ExtraPart[] {
 }
 
 /** Open rings that snap on the ends of rods which stand in one plate only. */
-function clips({ machine, layout, chordError }: Derived): ExtraPart[] {
+function clips(derived: Derived): ExtraPart[] {
+  const { chordError } = derived;
   const sizes = new Map<number, number>();
-  for (const s of layout.spans.of.values()) {
-    if (s.stands !== 'on a standing rod') continue;
-    const diameter = machine.layout.tubes?.rod ?? layout.sizes.get(s.arbor)?.bore ?? 3;
-    sizes.set(diameter, (sizes.get(diameter) ?? 0) + 1);
-  }
+  for (const c of clipsNeeded(derived)) sizes.set(c.diameter, (sizes.get(c.diameter) ?? 0) + c.number);
   return [...sizes].map(([diameter, number]) => ({
     ...{ id: `clip ${diameter}`, kind: 'clip' as const, name: `clip for a rod of ${diameter} mm`, number },
     make: (kit, growth) => flat(kit, clipOutline(diameter), [], 1.6, growth, chordError),

@@ -1,4 +1,5 @@
 import type { Derived } from '../../state/state/index.ts';
+import { piecesNeeded } from './pieces-needed.ts';
 import { untoldOf } from '../../state/judge/index.ts';
 import { wheelPlane } from '../../state/derive/index.ts';
 import type { Label, Shape } from '../../ground/drawing/index.ts';
@@ -99,8 +100,8 @@ function wheelPart(derived: Derived, wheel: Wheel): FlatPart | LeftPart {
   const plane = wheelPlane(derived, wheel);
   if (!plane.ok) return { name: wheel.name, problem: plane.problem };
   const { outline, holes, engraved } = plane.value;
-  const { machine, moving } = derived;
-  const needed = 1 + moving.copies.filter(c => c.member === wheel.member).length;
+  const { machine } = derived;
+  const needed = piecesNeeded(derived, wheel.member);
   return {
     ...{ id: wheel.id, kind: 'wheel', name: wheel.name, number: numberOf(machine, wheel.id, needed) },
     thickness: wheelThickness(machine.stack, wheel),

@@ -1,4 +1,5 @@
 import type { Derived } from '../../state/state/index.ts';
+import { clipsNeeded, piecesNeeded } from './pieces-needed.ts';
 import type { Table } from '../../ground/drawing/index.ts';
 import { byId } from '../../document/machine/index.ts';
 
@@ -38,12 +39,14 @@ export function hardwareList(derived: Derived): Table {
 
 const clipped = (text: string): string => (text.length > 160 ? `${text.slice(0, 157)}…` : text);
 
-function lengths({ machine, layout }: Derived): Item[] {
+function lengths(derived: Derived): Item[] {
+  const { machine, layout } = derived;
   return layout.pieces.map(p => {
     const use = byId(machine.members, p.arbor)?.name ?? '';
     const each = p.kind === 'washers' ? p.length / p.number : p.length;
     const size = p.bore ? `${round(p.outside)} outside, ${round(p.bore)} bore` : `${round(p.outside)}`;
-    return { item: p.kind === 'washers' ? 'washer' : p.kind, size, length: each, number: p.number, use };
+    const number = p.number * piecesNeeded(derived, p.arbor);
+    return { item: p.kind === 'washers' ? 'washer' : p.kind, size, length: each, number, use };
   });
 }
 
@@ -62,11 +65,12 @@ function pillars({ machine, layout }: Derived): Item[] {
 }
 
 /** Pins, pegs and magnets of wheels that carry them. */
-function inTeeth({ machine, wheels, moving }: Derived): Item[] {
+function inTeeth(derived: Derived): Item[] {
+  const { machine, wheels } = derived;
   return machine.wheels.flatMap((w): Item[] => {
     const teeth = wheels[w.id]?.teeth;
     const form = byId(machine.toothings, w.toothing)?.form;
-    const times = 1 + moving.copies.filter(c => c.member === w.member).length;
+    const times = piecesNeeded(derived, w.member);
     const thick = w.thickness ?? machine.stack.thickness;
     const count = (n: number): number => n * times;
     switch (teeth?.family) {
@@ -138,11 +142,12 @@ function holding(derived: Derived): Item[] {
   const { machine, layout } = derived;
   const held = machine.wheels.flatMap((w): Item[] => {
     const size = layout.sizes.get(w.member)?.diameter;
+    const number = piecesNeeded(derived, w.member);
     const across = size === undefined ? '' : `for an arbor of ${round(size)}`;
     if (w.hold === 'grub screw')
-      return [{ item: 'grub screw', size: 'M3', length: undefined, number: 1, use: w.name }];
+      return [{ item: 'grub screw', size: 'M3', length: undefined, number, use: w.name }];
     if (w.hold === 'cross pin')
-      return [{ item: 'cross pin', size: across, length: undefined, number: 1, use: w.name }];
+      return [{ item: 'cross pin', size: across, length: undefined, number, use: w.name }];
     const bore = w.bore;
     return bore?.kind === 'keyed'
       ? [
@@ -150,26 +155,21 @@ function holding(derived: Derived): Item[] {
             item: 'key',
             size: `${round(bore.width)} by ${round(2 * bore.depth)}`,
             length: w.thickness ?? machine.stack.thickness,
-            number: 1,
+            number,
             use: w.name,
           },
         ]
       : [];
   });
-  const clips = [...layout.spans.of.values()].flatMap((s): Item[] => {
-    if (s.stands !== 'on a standing rod' && s.stands !== 'free') return [];
-    const rod = s.stands === 'free' ? layout.sizes.get(s.arbor)?.diameter : machine.layout.tubes?.rod;
-    const size = rod === undefined ? '' : `for a rod of ${round(rod)}`;
-    return [
-      {
-        item: 'clip or collar',
-        size,
-        length: undefined,
-        number: 1,
-        use: byId(machine.members, s.arbor)?.name ?? '',
-      },
-    ];
-  });
+  const clips = clipsNeeded(derived).map((c): Item => ({
+    ...{
+      item: 'clip or collar',
+      size: `for a rod of ${round(c.diameter)}`,
+      length: undefined,
+      number: c.number,
+    },
+    use: byId(machine.members, c.arbor)?.name ?? '',
+  }));
   return [...held, ...clips];
 }
 

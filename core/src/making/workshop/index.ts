@@ -8,3 +8,4 @@ export * from './sheets.ts';
 export * from './digit-strip.ts';
 export * from './patterns.ts';
 export * from './part-drawing.ts';
+export * from './pieces-needed.ts';

@@ -1,4 +1,5 @@
 import { boreReach } from '../../teeth/body/index.ts';
+import { piecesNeeded } from './pieces-needed.ts';
 import type { Derived } from '../../state/state/index.ts';
 import type { Table } from '../../ground/drawing/index.ts';
 import {
@@ -14,8 +15,8 @@ import { estimateOf } from './estimate.ts';
 import { type FlatPart, flatParts } from './flat-parts.ts';
 
 /**
- * All parts of a machine as a table: wheels, then rods, tubes, spacers, washers, plates and pillars, hands and
- * dials. Lengths in mm; process, material and estimates for what is made rather than bought: mass, way of the cut,
+ * All parts of a machine as a table: wheels, then rods, tubes, spacers, washers, plates and pillars, arms, hands
+ * and dials. Lengths in mm; process, material and estimates for what is made rather than bought: mass, way of the cut,
  * time and cost of all pieces of a row.
  */
 export function partsList(derived: Derived): Table {
@@ -67,7 +68,13 @@ export function partsList(derived: Derived): Table {
       'time min',
       'cost',
     ],
-    rows: [...rows, ...cutToLength(derived), ...plateRows(derived, made), ...leafRows(derived, flat, made)],
+    rows: [
+      ...rows,
+      ...cutToLength(derived),
+      ...plateRows(derived, made),
+      ...armRows(flat, made),
+      ...leafRows(derived, flat, made),
+    ],
   };
 }
 
@@ -90,6 +97,12 @@ function madeCells(machine: Machine, part: FlatPart | undefined): (string | numb
 }
 
 const NOT_MADE = ['', '', '', '', '', ''];
+
+/** The bars of arms. */
+const armRows = (flat: ReadonlyMap<string, FlatPart>, made: Made): Table['rows'] =>
+  [...flat.values()]
+    .filter(p => p.kind === 'arm')
+    .map(p => [...row(p.name, '', { thickness: p.thickness, number: p.number }).slice(0, 14), ...made(p.id)]);
 
 /** Hands and dials. */
 function leafRows(derived: Derived, flat: ReadonlyMap<string, FlatPart>, made: Made): Table['rows'] {
@@ -114,13 +127,15 @@ function leafRows(derived: Derived, flat: ReadonlyMap<string, FlatPart>, made: M
 type Made = (id: string) => (string | number)[];
 
 /** Rods, tubes, spacers and washers with the lengths that the elevation gives them; equal ones in one row. */
-function cutToLength({ machine, layout }: Derived): Table['rows'] {
+function cutToLength(derived: Derived): Table['rows'] {
+  const { machine, layout } = derived;
   const counted = new Map<string, { piece: Piece; number: number }>();
   for (const piece of layout.pieces) {
     const loose = piece.kind === 'spacer' || piece.kind === 'washers';
     const size = [piece.length / piece.number, piece.bore ?? 0, piece.outside].map(round).join(' ');
     const key = `${piece.kind} ${loose ? '' : piece.arbor} ${size}`;
-    counted.set(key, { piece, number: (counted.get(key)?.number ?? 0) + piece.number });
+    const number = piece.number * piecesNeeded(derived, piece.arbor);
+    counted.set(key, { piece, number: (counted.get(key)?.number ?? 0) + number });
   }
   return [...counted.values()].map(({ piece, number }) => {
     const arbor = byId(machine.members, piece.arbor)?.name ?? '';

@@ -146,7 +146,10 @@ describe('parts of a machine', () => {
         if (made.has(String(row[0])))
           expect(Number(row[column('time min')]), `${name}: ${String(row[0])}`).to.be.above(0);
       const bought = hardwareList(d);
-      const rods = d.layout.pieces.filter(p => p.kind === 'rod').reduce((s, p) => s + p.length, 0);
+      const times = (arbor: string): number => 1 + d.moving.copies.filter(c => c.member === arbor).length;
+      const rods = d.layout.pieces
+        .filter(p => p.kind === 'rod')
+        .reduce((s, p) => s + p.length * times(p.arbor), 0);
       const listed = bought.rows.filter(r => r[0] === 'rod').reduce((s, r) => s + Number(r[4]), 0);
       expect(listed, name).to.be.closeTo(rods, 0.1 * Math.max(1, bought.rows.length));
     }

@@ -1,0 +1,26 @@
+import { USUAL_TUBES } from '../../place/layout/index.ts';
+import type { Derived } from '../../state/state/index.ts';
+
+/** How often a member is there: once, and once more for every copy of the axis on which it turns. */
+export const piecesNeeded = ({ moving }: Pick<Derived, 'moving'>, member: string): number =>
+  1 + moving.copies.filter(c => c.member === member).length;
+
+/** A clip or collar that keeps what turns on its rod or tube: what it goes on, in mm, and how many there are. */
+export interface Clip {
+  readonly arbor: string;
+  readonly diameter: number;
+  readonly number: number;
+}
+
+/** Clips for arbors that stand on a rod of their own or end free, copies included. */
+export function clipsNeeded(derived: Derived): Clip[] {
+  const { machine, layout } = derived;
+  return [...layout.spans.of.values()].flatMap((s): Clip[] => {
+    if (s.stands !== 'on a standing rod' && s.stands !== 'free') return [];
+    const own = layout.sizes.get(s.arbor)?.diameter;
+    const diameter = s.stands === 'free' ? own : (machine.layout.tubes ?? USUAL_TUBES).rod;
+    return diameter === undefined
+      ? []
+      : [{ arbor: s.arbor, diameter, number: piecesNeeded(derived, s.arbor) }];
+  });
+}
