@@ -5,7 +5,7 @@ import { type Machine, newAim, newMachine, writeMachine } from '../core/src/docu
 import { setFrom } from '../core/src/counting/planetary/index.ts';
 import { must } from '../core/src/ground/result/index.ts';
 import { layersFound } from '../core/src/edits/edit/index.ts';
-import { fitBores } from '../core/src/place/layout/index.ts';
+import { fitBores, USUAL_TUBES } from '../core/src/place/layout/index.ts';
 import { FILAMENT, PRINTER } from './stock.ts';
 
 /** Module of the printed wheels, mm. */
@@ -23,6 +23,8 @@ export function heron(): Machine {
     members: start.members.map(m => ({ ...m, name: 'Motor' })),
     processes: [PRINTER],
     materials: [FILAMENT],
+    // Tubes that are printed: two lines of the nozzle.
+    layout: { ...start.layout, tubes: { ...USUAL_TUBES, wall: 0.8 } },
   };
   const aim = { ...newAim(base, 'Stride', '24 s'), tolerance: { amount: '1', over: '1 h' } };
   const set = must(setFrom({ sun: 20, planet: 20 }, 4));

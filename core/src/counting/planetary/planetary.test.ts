@@ -17,6 +17,7 @@ import {
 import { plantPlanetary, plantTwoRing } from '../../edits/planting/index.ts';
 import { derive } from '../../state/derive/index.ts';
 import { newMachine } from '../../document/machine/index.ts';
+import { sayProblem } from '../../files/words/index.ts';
 import { must } from '../../ground/result/index.ts';
 import { trainRates } from '../../trains/train/index.ts';
 import {
@@ -186,7 +187,8 @@ describe('the search for planetary counts', () => {
               for (const n of [3, 4]) {
                 const set = { sun: s, planet: p, ring: s + 2 * p, planets: n };
                 const rate = planetaryRate(set, held, driver);
-                const name = `${toFraction(rate)} ${n}`;
+                const exact = compare(rate, query.target) === 0;
+                const name = `${toFraction(rate)} ${n} ${exact ? `${s} ${p}` : ''}`;
                 if ((equalOnly && (s + set.ring) % n !== 0) || assemblyOf(set).gap < 0.5 || seen.has(name))
                   continue;
                 seen.add(name);
@@ -361,5 +363,34 @@ describe('stages one after the other', () => {
     const out = m.members.find(x => x.name === 'Planetary set')!.id;
     expect(toFraction(derive(m).train.rates[out]!)).to.equal('1/64');
     expect(derive(m).findings.filter(f => f.severity === 'stop')).to.deep.equal([]);
+  });
+
+  it('lists exact sets of every size before poor ones, and says why nothing fits', () => {
+    const query: PlanetaryQuery = {
+      target: rational(1n, 4n),
+      ...{
+        held: 'ring',
+        driver: 'sun',
+        least: 12,
+        most: 90,
+        planets: [3],
+        equalOnly: true,
+        gap: 0.5,
+        module: 1,
+      },
+      top: 6,
+    };
+    const found = must(searchPlanetary(query));
+    // sun + ring = 4 sun: rings of three times the sun; 12, 12, 36 is the smallest.
+    expect(found.map(f => [f.set.sun, f.set.planet, f.set.ring])).to.deep.equal(
+      [12, 15, 18, 21, 24, 27].map(n => [n, n, 3 * n]),
+    );
+    for (const f of found) expect(f.error.num).to.equal(0n);
+    const none = searchPlanetary({ ...query, outside: 30 });
+    const why = none.ok ? undefined : none.problem;
+    expect(why?.code).to.equal('planetary-none');
+    if (why?.code !== 'planetary-none') return;
+    expect(why.data.tooLarge, 'the smallest ring of 36 teeth is wider than 30').to.equal(why.data.tried);
+    expect(sayProblem(why)).to.match(/larger than the outside allowed/);
   });
 });

@@ -9,7 +9,7 @@ import {
   sub,
   toNumber,
 } from '../../ground/rational/index.ts';
-import { fail, ok, type Result } from '../../ground/result/index.ts';
+import { fail, ok, type Problems, type Result } from '../../ground/result/index.ts';
 import { type Assembly, assemblyOf, gapAt } from './assembly.ts';
 import {
   type Central,
@@ -51,19 +51,22 @@ export interface PlanetaryFound {
 }
 
 /**
- * The sets nearest to a wanted rate, by |error|, exactly; of one rate and number of planets only that of the smallest
- * ring. All sun and planet counts within the limits are weighed, so the list is complete within them.
+ * The sets nearest to a wanted rate, by |error|, exactly: those that make it exactly in every size, of another rate and
+ * number of planets only that of the smallest ring. All sun and planet counts within the limits are weighed, so the
+ * list is complete within them. Fails where the limits leave no set at all, saying how many each of them forbids.
  */
 export function searchPlanetary(query: PlanetaryQuery): Result<PlanetaryFound[]> {
   const checked = check(query);
   if (!checked.ok) return checked;
   const rough = roughSets(query);
+  if (rough.length === 0) return fail('planetary-none', whyNone(query));
   const best = new Map<string, PlanetaryFound>();
   let last = Infinity;
   for (const { set, off } of rough) {
     if (off > last) break;
     const rate = planetaryRate(set, query.held, query.driver);
-    const name = `${rate.num}/${rate.den}:${set.planets}`;
+    const exact = compare(rate, query.target) === 0;
+    const name = `${rate.num}/${rate.den}:${set.planets}${exact ? `:${set.ring}:${set.sun}` : ''}`;
     if (best.has(name)) continue;
     const outside = ringOutside(set.ring) * query.module;
     best.set(name, {
@@ -107,6 +110,23 @@ function roughSets(query: PlanetaryQuery): { set: PlanetarySet; off: number }[] 
     }
   }
   return found.sort((a, b) => a.off - b.off || a.set.ring - b.set.ring);
+}
+
+/** Of the sets within the counts, how many each limit forbids; the first that does is counted. */
+function whyNone(query: PlanetaryQuery): Problems['planetary-none'] {
+  const why = { tried: 0, tooLarge: 0, unequal: 0, close: 0 };
+  for (let sun = query.least; sun <= query.most; sun++) {
+    for (let planet = query.least; sun + 2 * planet <= query.most; planet++) {
+      for (const planets of query.planets) {
+        const set = { sun, planet, ring: sun + 2 * planet, planets };
+        why.tried += 1;
+        if (!withinOutside(set.ring, query.module, query.outside)) why.tooLarge += 1;
+        else if (query.equalOnly && (sun + set.ring) % planets !== 0) why.unequal += 1;
+        else why.close += 1;
+      }
+    }
+  }
+  return why;
 }
 
 /** As planetaryRate, in doubles; sets of one rate give one double, for each is a quotient of two whole numbers. */

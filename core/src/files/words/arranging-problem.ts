@@ -11,6 +11,16 @@ export const ARRANGING_SENTENCES = {
   'planetary-two-counts': () => 'Give two of sun, planet and ring; the third follows.',
   'planetary-too-small': d =>
     `One wheel would have ${d.least} teeth; none may have fewer than ${d.smallest}. Choose other counts.`,
+  'planetary-none': d =>
+    `None of ${d.tried} sets will do: ` +
+    [
+      d.tooLarge > 0 ? `${d.tooLarge} are larger than the outside allowed` : '',
+      d.unequal > 0 ? `in ${d.unequal} the planets cannot stand at equal distances` : '',
+      d.close > 0 ? `in ${d.close} neighbours come too near each other` : '',
+    ]
+      .filter(t => t !== '')
+      .join(', ') +
+    '. Allow a larger outside, a smaller module or another number of planets.',
   'planets-out-of-range': d => `A set has from 1 to ${d.most} planets, not ${d.planets}.`,
   'planetary-same-member': () => 'The member that is held cannot drive. Choose another.',
   'blanks-still': () =>
@@ -87,8 +97,8 @@ export const ARRANGING_SENTENCES = {
       polar: 'There is no other axis to measure from.',
     })[d.kind] ?? 'It cannot be placed so. Give it coordinates.',
   'layers-not-found': d =>
-    `No order of layers was found as the axes stand: “${d.name}” strikes an arbor or ` +
-    'another wheel wherever it lies. Swing the axis that is in its way, or fold the train.',
+    `No order of layers was found as the axes stand; not every one was tried. “${d.name}” found no place: it ` +
+    'struck an arbor or another wheel. Set its layer by hand, swing the axis that is in its way, or fold the train.',
   'fold-room-too-small': d =>
     `“${d.name}” is ${fixed(d.needs, 1)} mm across and the envelope only ` +
     `${fixed(d.room, 1)} mm. Take a larger envelope, a smaller module or fewer ` +

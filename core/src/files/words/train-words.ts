@@ -31,6 +31,10 @@ export const TRAIN_WORDS = {
     title: `${s.name()} is meant on an arm`,
     why: 'Aims relative to an arm are not weighed yet.',
   }),
+  'aim-in-other-mode': s => ({
+    title: `${s.name()} is met in another mode`,
+    why: `In this mode it is not; in “${s.data.mode}” it is.`,
+  }),
   'aim-on-arm': s => ({
     title: `${s.name()} is reckoned as seen from an arm`,
     why: 'The ratio that its train must have on the arm is worked out and can be searched.',

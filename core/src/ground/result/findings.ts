@@ -14,6 +14,7 @@ export interface Findings {
   /** In degrees, seconds or metres, by what the tolerance is stated in. */
   'aim-missed': { over: string; in: 'angle' | 'time' | 'way'; drift: number; limit: number };
   'aim-on-arm': Nothing;
+  'aim-in-other-mode': { mode: string };
   'aim-on-drive': Nothing;
   'aim-unreadable': { problem: Problem };
   'aim-without-rate': Nothing;

@@ -162,6 +162,7 @@ export interface Problems {
   'planetary-sum': { sun: number; planet: number; ring: number; needs: number };
   'planetary-too-small': { least: number; smallest: number };
   'planetary-two-counts': Nothing;
+  'planetary-none': { tried: number; tooLarge: number; unequal: number; close: number };
   'planets-out-of-range': { planets: number; most: number };
   'two-ring-still': { planet: number };
   // rational

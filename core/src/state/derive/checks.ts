@@ -19,7 +19,10 @@ export function checksOf(m: Machine, old: Partial<Stages>, s: Omit<Stages, keyof
     ),
     aimed: stage(
       old.aimed,
-      () => ({ ...placing, ...pick(m, 'aims'), states: s.aims.value }),
+      () => ({
+        ...{ ...placing, ...pick(m, 'aims', 'modes', 'mode'), states: s.aims.value },
+        ...{ driven: m.drive?.member, known: s.drive.value, standsFor: s.standsFor.value },
+      }),
       make.aimFindingStage,
     ),
     untold: stage(old.untold, () => ({ ...toothed, ...pick(m, 'members') }), untoldFindings),

@@ -4,7 +4,7 @@ import { readFileSync } from 'node:fs';
 import { KINDS } from '../../../test/kinds.ts';
 import { plantTrain } from '../../edits/planting/index.ts';
 import { flatten, rotate, signedArea } from '../../ground/geometry/index.ts';
-import { type Aim, type Machine, newMachine, readMachine } from '../../document/machine/index.ts';
+import { type Aim, type Machine, newAim, newMachine, readMachine } from '../../document/machine/index.ts';
 import { patch, setAim, setSpread, setToothing, setWheel } from '../../edits/change/index.ts';
 import { mend } from '../../edits/edit/index.ts';
 import { stancesAt } from '../../place/motion/index.ts';
@@ -311,5 +311,26 @@ describe('the starter', () => {
         }),
       );
     }
+  });
+
+  it('an aim that is met in another mode is a note there, not one that turns the wrong way', () => {
+    const two = KINDS['two clutches at one drive']!;
+    const aim = (id: string, member: string, wanted: string): Machine['aims'][number] => ({
+      ...newAim(two, id, wanted),
+      ...{ id, member, sense: 'against the drive' },
+    });
+    const m = { ...two, aims: [aim('a', 'small', '6'), aim('b', 'great', '1/6')] };
+    const told = (mode: string, of: string): string[] =>
+      derive({ ...m, mode }).findings.flatMap(f =>
+        f.subjects.includes(of) ? [f.code === 'aim-in-other-mode' ? `in ${f.data.mode}` : f.code] : [],
+      );
+    expect(told('by-wheel', 'b')).to.include('in by the pinion').and.not.include('wrong-sense');
+    expect(told('by-pinion', 'a')).to.include('in by the wheel').and.not.include('wrong-sense');
+    expect(told('by-wheel', 'a')).to.not.include('in by the pinion');
+    const neither = derive({ ...m, mode: 'by-wheel', aims: [{ ...m.aims[1]!, wanted: '2' }] });
+    expect(
+      neither.findings.map(f => f.code),
+      'met in no mode',
+    ).to.include('wrong-sense');
   });
 });

@@ -121,20 +121,43 @@ export function aimStage(
       readonly standsFor: Rational | undefined;
     },
 ): Aims {
-  const { rates } = i.train;
   const facts = { ...i.drive, seconds: i.drive.seconds ?? i.standsFor };
-  const weighed = ({ member, seenFrom }: (typeof i.aims)[number]): Rational | undefined =>
-    member === undefined ? undefined : seenFrom ? rates[member] : groundRate(i, rates, member);
-  return table(i.aims.map(a => [a.id, aimState(a, weighed(a), facts, isCarried(i, a.member))]));
+  return table(i.aims.map(a => [a.id, weighedAim(i, a, i.train.rates, facts)]));
+}
+
+/** An aim against the rates of a train. */
+function weighedAim(
+  i: Carried,
+  aim: Machine['aims'][number],
+  rates: TrainRates['rates'],
+  facts: DriveFacts,
+): AimState {
+  const { member, seenFrom } = aim;
+  const rate = member === undefined ? undefined : seenFrom ? rates[member] : groundRate(i, rates, member);
+  return aimState(aim, rate, facts, isCarried(i, member));
 }
 
 export const aimFindingStage = (
-  i: Carried & Doc<'aims' | 'wheels' | 'joints'> & { readonly states: Aims },
-): readonly Finding[] =>
-  i.aims.flatMap(a => {
+  i: Carried &
+    Doc<'aims' | 'wheels' | 'joints' | 'modes' | 'mode'> &
+    Driven & { readonly states: Aims; readonly known: DriveFacts; readonly standsFor: Rational | undefined },
+): readonly Finding[] => {
+  const others = i.modes.filter(m => m.id !== i.mode);
+  const facts = { ...i.known, seconds: i.known.seconds ?? i.standsFor };
+  const inOthers = others.map(m => ({
+    name: m.name,
+    rates: trainRates({ ...i, mode: m.id, ...driveOf(i.driven) }).rates,
+  }));
+  return i.aims.flatMap(a => {
     const state = i.states[a.id];
-    return state ? aimFindings(a, state, i) : [];
+    if (!state) return [];
+    const elsewhere =
+      state.status === 'met' || state.status === 'no train'
+        ? undefined
+        : inOthers.find(o => weighedAim(i, a, o.rates, facts).status === 'met')?.name;
+    return aimFindings(a, state, i, elsewhere);
   });
+};
 
 interface Driving {
   readonly train: TrainRates;

@@ -1,6 +1,7 @@
 import { expect } from 'chai';
 import { DEMOS as ALL } from '../../../test/machines.ts';
 import { derive } from '../derive/index.ts';
+import type { Derived } from '../state/index.ts';
 import { type Machine, type Material, newMachine, type Process } from '../../document/machine/index.ts';
 import { setMaking } from '../../edits/change/index.ts';
 
@@ -61,12 +62,26 @@ describe('judgements about making', () => {
         body: { web: { kind: 'spokes' as const, number: 4, width: 1 }, mark: false, engraved: false },
       })),
     };
-    const told = (nozzle: number): string[] =>
-      derive({ ...bored, processes: [{ id: m.process!, name: 'p', kind: 'printer', nozzle }] }).findings.map(
-        f => f.code,
-      );
-    expect(told(0.8)).to.include('wall-too-fine');
-    expect(told(0.4)).to.not.include('wall-too-fine');
+    const told = (nozzle: number, more: { flare?: number } = {}): string[] =>
+      derive({
+        ...bored,
+        processes: [{ id: m.process!, name: 'p', kind: 'printer', nozzle, ...more }],
+      }).findings.flatMap(f => (f.code === 'wall-too-fine' ? [f.data.what] : []));
+    expect(told(0.8)).to.include('a spoke');
+    expect(told(0.4)).to.not.include('a spoke');
+    // A spoke of 1 mm is 0.6 wide in a first layer that is drawn in by 0.2 on both sides; two lines are 0.8.
+    expect(told(0.4, { flare: 0.2 })).to.include('the first layer of a spoke');
+    expect(told(0.4, { flare: 0.05 })).to.not.include('the first layer of a spoke');
+    const wall = 'the wall of the tube';
+    const printed = demo('wading-heron');
+    const walls = (thick: number): Derived =>
+      derive({ ...printed, layout: { ...printed.layout, tubes: { rod: 3, running: 0.1, wall: thick } } });
+    expect(walls(0.8).findings.map(f => f.code)).to.not.include('wall-too-fine');
+    const thin = walls(0.5);
+    const tubes = thin.findings.filter(f => f.code === 'wall-too-fine' && f.data.what === wall);
+    expect(tubes.length)
+      .to.equal(thin.layout.pieces.filter(p => p.kind === 'tube').length)
+      .and.above(0);
   });
 
   it('exceptions for single parts leave a whole document, and go when they say nothing more', () => {

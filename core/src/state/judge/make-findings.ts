@@ -1,6 +1,6 @@
 import { leastRim, webSizes } from '../../teeth/body/index.ts';
 import { bounds, flatten, type Path, type Point, polar, polygon } from '../../ground/geometry/index.ts';
-import { type LayoutState, wheelThickness } from '../../place/layout/index.ts';
+import { type LayoutState, type Piece, wheelThickness } from '../../place/layout/index.ts';
 import {
   byId,
   type Machine,
@@ -33,7 +33,7 @@ const LEFT_WITHIN = 0.005;
 export function makeFindings(
   machine: Making,
   wheels: Readonly<Record<string, WheelState>>,
-  layout: Pick<LayoutState, 'plates'>,
+  layout: Pick<LayoutState, 'plates' | 'pieces'>,
 ): Finding[] {
   const told = new Set<string>();
   const found = machine.wheels.flatMap(wheel => {
@@ -58,7 +58,18 @@ export function makeFindings(
     const box = bounds(flatten(plate.outline, 0.1));
     return process ? roomFindings(machine, id, process, box.maxX - box.minX, box.maxY - box.minY) : [];
   });
-  return [...found, ...plates];
+  return [...found, ...plates, ...layout.pieces.flatMap(p => tubeFindings(machine, p))];
+}
+
+/** The wall of a printed tube against two lines of the nozzle. */
+function tubeFindings(machine: Making, { kind, arbor, bore, outside }: Piece): Finding[] {
+  const process = processOf(machine, arbor);
+  const least = process && leastFeature(process);
+  if (process?.kind !== 'printer' || least === undefined || kind !== 'tube' || bore === undefined) return [];
+  const is = (outside - bore) / 2;
+  if (is >= least - 1e-9) return [];
+  const data = { what: 'the wall of the tube', is, least, process: process.kind };
+  return [finding('wall-too-fine', 'warn', 'make', [arbor], data)];
 }
 
 /** Rims, spokes and the wall round a bore against the least feature. */
@@ -74,8 +85,13 @@ function wallFindings(wheel: Wheel, state: WheelState, process: Process): Findin
     walls.push(['the rim', sizes.rim]);
     if (wheel.body.web.kind !== 'holes') walls.push(['a spoke', sizes.spoke]);
   }
-  return walls
-    .filter(([, is]) => is > 0 && is < least)
+  // The first layer is drawn in by what it spreads, on both sides of a wall.
+  const drawn = process.kind === 'printer' ? 2 * (process.flare ?? 0) : 0;
+  const first = walls
+    .filter(([, is]) => drawn > 0 && is >= least && is - drawn < least)
+    .map(([what, is]) => [`the first layer of ${what}`, is - drawn] as const);
+  return [...walls, ...first]
+    .filter(([, is]) => is < least && (is > 0 || drawn > 0))
     .map(([what, is]) => {
       const fixes =
         what === 'the rim'

@@ -164,12 +164,14 @@ export function isCarried(machine: Pick<Machine, 'axes' | 'members'>, arbor: str
 
 type Parts = Pick<Machine, 'axes' | 'members' | 'wheels' | 'joints'>;
 
-/** What an aim's state asks of the maker. */
-export function aimFindings(aim: Aim, state: AimState, machine: Parts): Finding[] {
+/** What an aim's state asks of the maker. `elsewhere` names a mode other than the present one, in which it is met. */
+export function aimFindings(aim: Aim, state: AimState, machine: Parts, elsewhere?: string): Finding[] {
   if (aim.frame !== GROUND) return [finding('aim-frame-not-solved', 'note', 'aims', [aim.id])];
   if (state.problem) return [finding('aim-unreadable', 'warn', 'aims', [aim.id], { problem: state.problem })];
   if (aim.seenFrom && !isCarried(machine, aim.member))
     return [finding('aim-on-arm', 'note', 'aims', [aim.id])];
+  if (elsewhere !== undefined)
+    return [finding('aim-in-other-mode', 'note', 'train', [aim.id], { mode: elsewhere })];
   switch (state.status) {
     case 'no train':
       return [finding('aim-without-train', 'note', 'counts', [aim.id])];
