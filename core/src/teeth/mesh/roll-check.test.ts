@@ -175,6 +175,29 @@ describe('pairs that roll on each other', () => {
     expect(r.deepestOverlap).to.equal(0);
     expect(r.leastGap, 'the gap that was asked').to.be.within(0.1 - 1.25 * CHORD, 0.1 + 1.25 * CHORD);
   });
+
+  it('lobes that reach far round their pins are clear all round too, and overlap when the pins grow', () => {
+    for (const [lobes, eccentricity, pinDiameter] of [
+      [10, 2.045, 4.8],
+      [10, 2.3, 4.8],
+      [7, 2.5, 5],
+      [16, 1.3, 3],
+    ] as const) {
+      const pins = lobes + 1;
+      const s = { lobes, pins, pinDiameter, pinCircleRadius: 30, eccentricity, offset: 0.1 };
+      const e = (pin: number): Engagement => ({
+        stand: 'internal',
+        a: teeth(reducerHalf(s, CHORD), lobes),
+        b: { half: pinHalf(30, pin), count: pins },
+        ...{ distance: eccentricity, lever: 30, pitch: 0 },
+      });
+      const r = roll(e(pinDiameter));
+      expect(r.deepestOverlap, `${lobes} lobes`).to.equal(0);
+      expect(r.leastGap).to.be.within(0.1 - 1.25 * CHORD, 0.1 + 1.25 * CHORD);
+      const thick = roll(e(pinDiameter + 0.3));
+      expect(thick.deepestOverlap, 'pins 0.15 mm thicker all round').to.be.above(0.04);
+    }
+  });
 });
 
 describe('rolled and by formula', () => {

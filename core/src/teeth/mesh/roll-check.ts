@@ -135,11 +135,13 @@ function followed(ready: Ready, facing: Facing, steps: number): PairGap[][] {
   const pitch = (2 * Math.PI) / count;
   const found: PairGap[][] = Array.from({ length: steps }, () => []);
   const reach = Math.min(Math.floor(count / 2), Math.ceil(windowOf(ready) / pitch) + 1);
-  const most = Math.round(count) === count ? count : Infinity;
-  for (let i = -reach, n = 0; i <= reach && n < most; i++, n++) {
+  // Teeth that go all round are followed for one turn: past half a turn either way others stand where they would.
+  const half = Math.round(count) === count ? Math.PI : Infinity;
+  for (let i = -reach; i <= reach; i++) {
     for (let k = 0; k < steps; k++) {
-      const t = pitch * ((k + 0.5) / steps - 0.5);
-      const gap = gapOf(ready, facing, 0, t + i * pitch);
+      const t = pitch * ((k + 0.5) / steps - 0.5) + i * pitch;
+      if (t < -half || t >= half) continue;
+      const gap = gapOf(ready, facing, 0, t);
       if (gap) found[k]?.push({ ...gap, tooth: i });
     }
   }
