@@ -52,7 +52,7 @@ export function workingText(derived: Derived): string {
     if (slack && aim.member !== undefined)
       add(
         aim.name,
-        lostMotionWorking(derived, aim.member, slack, mesh => nameOf(machine, mesh)),
+        lostMotionWorking(derived, slack, mesh => nameOf(machine, mesh)),
       );
   }
   parts.push('What was found', '');

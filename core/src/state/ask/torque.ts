@@ -1,5 +1,5 @@
 import { absolute, isZero, toNumber } from '../../ground/rational/index.ts';
-import { groundRate, wayTo } from '../../trains/train/index.ts';
+import { groundRate, inMode, playShares, wayTo } from '../../trains/train/index.ts';
 import type { Derived } from '../state/index.ts';
 
 /**
@@ -20,7 +20,7 @@ export interface TorqueLeft {
  * Torque through the train, a rough model: T = T_drive · η^n / |rate|, n the meshes on the way, η the same for
  * each. Slow arbors get more, each mesh takes its part. Weakest first: what is hung there stalls the drive last,
  * but is stalled itself first.
- * Arbors that the drive does not reach are left out.
+ * An arm comes through all meshes of its planets. Arbors that the drive does not reach are left out.
  */
 export function torquesLeft(
   { machine, train, flow }: Pick<Derived, 'machine' | 'train' | 'flow'>,
@@ -28,13 +28,14 @@ export function torquesLeft(
 ): TorqueLeft[] {
   const drive = machine.drive?.member;
   if (drive === undefined) return [];
+  const shares = playShares(inMode(machine));
   return machine.members
     .flatMap(m => {
       const rate = m.kind === 'arbor' && m.id !== drive ? groundRate(machine, train.rates, m.id) : undefined;
-      const way = rate && !isZero(rate) ? wayTo(flow, m.id, drive) : undefined;
-      if (!rate || !way || way.length === 0) return [];
-      const times = efficiency ** way.length / toNumber(absolute(rate));
-      return [{ member: m.id, times, meshes: way.length }];
+      if (!rate || isZero(rate)) return [];
+      const many = wayTo(flow, m.id, drive)?.length ?? shares[m.id]?.length ?? 0;
+      if (many === 0) return [];
+      return [{ member: m.id, times: efficiency ** many / toNumber(absolute(rate)), meshes: many }];
     })
     .sort((a, b) => a.times - b.times);
 }

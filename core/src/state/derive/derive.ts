@@ -60,8 +60,9 @@ export function derive(m: Machine, before?: Derived, chordError = CHORD_ERROR): 
 
   // Checks.
   const turned = () => ({ ...now(), train: train.value, flow: flow.value, drive: drive.value });
+  const standing = () => ({ members: mode.value.members });
   const rolled = () => ({ states: wheels.value, meshes: meshes.value });
-  const lost = () => ({ ...pick(m, 'aims', 'wheels', 'members'), ...turned(), ...rolled() });
+  const lost = () => ({ ...pick(m, 'aims', 'axes', 'wheels'), ...standing(), ...turned(), ...rolled() });
   const slack = stage(old.slack, lost, make.slackStage);
   const rates = { mode, drive, standsFor, train, flow, aims };
   const placings = { modules, wheels, meshes, positions, phases, moving };

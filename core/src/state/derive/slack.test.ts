@@ -1,54 +1,53 @@
 import { expect } from 'chai';
-import { arrange } from '../../../test/arrange.ts';
-import { type Machine, newAim } from '../../document/machine/index.ts';
-import { setSpread } from '../../edits/change/index.ts';
+import { plantPlanetary } from '../../edits/planting/index.ts';
+import { holdMember, setToothing } from '../../edits/change/index.ts';
+import { newAim, newMachine, type Machine } from '../../document/machine/index.ts';
+import { torquesLeft } from '../ask/index.ts';
 import { derive } from './index.ts';
 
-/** 20 : 60 and 15 : 45 at module 2, an output that turns once in nine turns of the drive. */
-const train = (more: Partial<Machine> = {}): Machine => {
-  const m = arrange(
-    { drive: {}, lay: { at: [80, 0] }, out: { at: [140, 0] } },
-    { 'drive.w': 20, 'lay.w': 60, 'lay.p': 15, 'out.w': 45 },
-    [
-      ['drive.w', 'lay.w'],
-      ['lay.p', 'out.w'],
-    ],
-  );
-  return { ...m, aims: [{ ...newAim(m, 'Out', '9 h'), id: 'aim', member: 'out' }], ...more };
-};
-const hour: Partial<Machine> = { drive: { member: 'drive', speed: { kind: 'period', text: '1 h' } } };
+describe('lost motion through planetary sets', () => {
+  const PLAY = 0.2;
+  const MODULE = 1.5;
+  const built = (stages: number): Machine => {
+    const base = newMachine('set');
+    const aim = newAim(base, 'Output', `1/${4.5 ** stages}`);
+    const set = { sun: 12, planet: 15, ring: 42, planets: 3 };
+    const choice = { set, held: 'ring', driver: 'sun', module: MODULE, stages, aim: aim.id } as const;
+    const m = plantPlanetary({ ...base, aims: [aim] }, choice);
+    return m.toothings.reduce((now, t) => setToothing(t.id, { play: PLAY })(now), m);
+  };
 
-describe('lost motion', () => {
-  it('is each mesh’s play over its wheel’s radius, seen at the output, added up (conventions 13)', () => {
-    const slack = derive(train()).slack['out']!;
-    const deg = 180 / Math.PI;
-    // 0.1 mm of play at radii of 60 and 45; the first turns three times for one of the output.
-    const first = ((0.1 / 60) * deg) / 3;
-    const second = (0.1 / 45) * deg;
-    expect(slack.meshes.map(m => m.degrees)[0]).to.be.closeTo(first, 1e-9);
-    expect(slack.total).to.be.closeTo(first + second, 1e-9);
+  it('reaches the arm: play over sun and ring radius for either mesh of a planet (virtual work, derived here)', () => {
+    // Sun fixed, an arm that turns by δ slips at either mesh by (r_sun + r_ring) δ.
+    const d = derive(built(1));
+    const output = d.machine.aims[0]!.member!;
+    const each = ((PLAY / ((MODULE / 2) * (12 + 42))) * 180) / Math.PI;
+    const slack = d.slack[output]!;
+    expect(slack.meshes).to.have.length(2);
+    for (const m of slack.meshes) expect(m.degrees).to.be.closeTo(each, 1e-9);
+    expect(slack.total).to.be.closeTo(2 * each, 1e-9);
   });
 
-  it('grows with spread centres by 2Δa·tan α, and contact shrinks', () => {
-    const [before, after] = [train(), setSpread('m1', 0.3)(train())].map(m => derive(m));
-    const more = 2 * 0.3 * Math.tan((20 * Math.PI) / 180);
-    expect(after!.meshes['m1']!.play - before!.meshes['m1']!.play).to.be.closeTo(more, 1e-9);
-    expect(after!.slack['out']!.total - before!.slack['out']!.total).to.be.closeTo(
-      ((more / 45) * 180) / Math.PI,
+  it('of the first of two stages passes on a part of 4.5, and torque comes through all meshes', () => {
+    const d = derive(built(2));
+    const output = d.machine.aims[0]!.member!;
+    const each = ((PLAY / ((MODULE / 2) * (12 + 42))) * 180) / Math.PI;
+    const lost = d.slack[output]!.meshes.map(m => m.degrees).sort((a, b) => a - b);
+    expect(lost).to.have.length(4);
+    for (const [i, of] of [each / 4.5, each / 4.5, each, each].entries())
+      expect(lost[i]).to.be.closeTo(of, 1e-9);
+    const at = torquesLeft(d, 1).find(t => t.member === output)!;
+    expect(at.times, 'without loss as the rate asks').to.be.closeTo(4.5 ** 2, 1e-9);
+    expect(at.meshes).to.equal(4);
+    expect(torquesLeft(d, 0.9).find(t => t.member === output)!.times).to.be.closeTo(
+      4.5 ** 2 * 0.9 ** 4,
       1e-9,
     );
-    expect(after!.meshes['m1']!.contactRatio!).to.be.below(before!.meshes['m1']!.contactRatio!);
   });
 
-  it('is told in the output’s own units: as time where it has a period, as way where the drive rolls', () => {
-    const clock = derive(train(hour)).slack['out']!;
-    expect(clock.seconds!).to.be.closeTo((clock.total / 360) * 9 * 3600, 1e-6);
-    expect(clock.metres).to.equal(undefined);
-    const rolling = derive(
-      train({ drive: { member: 'drive', speed: { kind: 'free' }, travel: '0.4 m round' } }),
-    );
-    const slack = rolling.slack['out']!;
-    expect(slack.metres!).to.be.closeTo((slack.total / 360) * 9 * 0.4, 1e-9);
-    expect(slack.seconds).to.equal(undefined);
+  it('is none for a held arbor', () => {
+    const m = built(1);
+    const output = m.aims[0]!.member!;
+    expect(derive(holdMember(output, 'ground')(m)).slack[output]).to.equal(undefined);
   });
 });

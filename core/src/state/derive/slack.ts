@@ -1,38 +1,33 @@
-import { type Aim, axisOfWheel, byId, type Machine, meshes } from '../../document/machine/index.ts';
+import { type Aim, byId, type Machine, meshes } from '../../document/machine/index.ts';
 import { absolute, isZero, type Rational, toNumber } from '../../ground/rational/index.ts';
 import { type Finding, finding } from '../../ground/result/index.ts';
-import { type DriveFlow, wayTo } from '../../trains/train/index.ts';
+import type { PlayShare } from '../../trains/train/index.ts';
 import { degrees, type DriveFacts } from '../../ground/units/index.ts';
 import type { AimState, MeshState, Slack, WheelState } from '../state/index.ts';
 
 /**
- * Lost motion of an arbor against the drive: play over the pitch radius of the wheel it is measured at, times how
- * much faster the output turns than that wheel, for every mesh on the way (conventions 13). Meshes without teeth in
- * a plane count nothing.
+ * Lost motion of an arbor against the drive: play over the pitch radius of the wheel it is measured at, times how far
+ * the output moves for that wheel's motion, for every mesh that it feels, those of planetary sets included (conventions
+ * 13). Meshes without teeth in a plane count nothing.
  */
 export function slackOf(
-  machine: Pick<Machine, 'wheels' | 'members' | 'joints'>,
-  driven: string | undefined,
-  flow: DriveFlow,
+  machine: Pick<Machine, 'wheels' | 'joints'>,
   member: string,
   rates: Readonly<Record<string, Rational>>,
+  shares: readonly PlayShare[],
   wheels: Readonly<Record<string, WheelState>>,
   states: Readonly<Record<string, MeshState>>,
   drive: DriveFacts,
 ): Slack | undefined {
-  const way = driven === undefined ? undefined : wayTo(flow, member, driven);
   const out = rates[member];
-  if (!way || !out || isZero(out)) return undefined;
-  const found = way.flatMap(id => {
-    const mesh = byId(meshes(machine), id);
+  if (!out || isZero(out)) return undefined;
+  const found = shares.flatMap(({ mesh: id, share }) => {
     const state = states[id];
-    const wheel = byId(machine.wheels, mesh?.b);
+    const wheel = byId(machine.wheels, byId(meshes(machine), id)?.b);
     const radius = wheel && wheels[wheel.id]?.dimensions.pitchRadius;
-    const rate = wheel && axisOfWheel(machine, wheel) !== undefined ? rates[wheel.member] : undefined;
-    if (!mesh || !state || !radius || !rate) return [];
-    if (isZero(out) || isZero(rate)) return [];
-    const faster = Math.abs(toNumber(out)) / Math.abs(toNumber(absolute(rate)));
-    return [{ mesh: id, degrees: degrees(Math.max(0, state.play) / radius) * faster }];
+    if (!state || !radius) return [];
+    const times = toNumber(share);
+    return [{ mesh: id, times, degrees: degrees(Math.max(0, state.play) / radius) * times }];
   });
   const total = found.reduce((sum, f) => sum + f.degrees, 0);
   const perTurn = total / 360 / Math.abs(toNumber(out));

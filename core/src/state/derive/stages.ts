@@ -26,6 +26,7 @@ import {
   driveFlow,
   groundRate,
   inMode,
+  playShares,
   type TrainRates,
   trainRates,
 } from '../../trains/train/index.ts';
@@ -181,15 +182,19 @@ export const teethStage = (
 
 type Slacks = Readonly<Record<string, Slack>>;
 export const slackStage = (
-  i: Doc<'aims' | 'wheels' | 'members' | 'joints'> & Driven & Driving & { readonly drive: DriveFacts },
-): Slacks =>
-  table(
+  i: Carried & Doc<'aims' | 'wheels' | 'joints'> & Driven & Driving & { readonly drive: DriveFacts },
+): Slacks => {
+  const { axes, members, wheels, joints } = i;
+  const shares = playShares({ axes, members, wheels, joints, ...driveOf(i.driven) });
+  return table(
     i.aims.flatMap(a => {
-      const of =
-        a.member && slackOf(i, i.driven, i.flow, a.member, i.train.rates, i.states, i.meshes, i.drive);
-      return a.member && of ? [[a.member, of] as const] : [];
+      if (a.member === undefined) return [];
+      const own = shares[a.member] ?? [];
+      const of = slackOf(i, a.member, i.train.rates, own, i.states, i.meshes, i.drive);
+      return of ? [[a.member, of] as const] : [];
     }),
   );
+};
 
 export const slackFindingStage = (
   i: Doc<'aims' | 'drive'> & { readonly states: Aims; readonly slack: Slacks },

@@ -56,7 +56,8 @@ export interface Slack {
   /** The same as time shown, where the output has a period, s; and as way counted, where the drive rolls, m. */
   readonly seconds: number | undefined;
   readonly metres: number | undefined;
-  readonly meshes: readonly { readonly mesh: string; readonly degrees: number }[];
+  /** Degrees lost by each mesh: those of its second wheel, times how far the output moves for that wheel's motion. */
+  readonly meshes: readonly { readonly mesh: string; readonly times: number; readonly degrees: number }[];
 }
 
 /** Teeth of one wheel: what decides them, their circles, and their figure or why there is none. */

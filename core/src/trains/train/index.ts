@@ -8,3 +8,4 @@ export * from './train-rates.ts';
 export * from './ground-rate.ts';
 export * from './nested.ts';
 export * from './drive-flow.ts';
+export * from './play-shares.ts';

@@ -58,7 +58,7 @@ function show(id: string): void {
   const member = byId(machine.value.aims, id)?.member;
   const slack = member === undefined ? undefined : derived.value.slack[member];
   if (member !== undefined && slack)
-    working.show(lostMotionWorking(derived.value, member, slack, mesh => nameOf(machine.value, mesh)));
+    working.show(lostMotionWorking(derived.value, slack, mesh => nameOf(machine.value, mesh)));
 }
 const every = computed(() => {
   const spreads = new Set(meshes(machine.value).map(j => j.spread ?? 0));
