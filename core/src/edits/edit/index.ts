@@ -16,3 +16,4 @@ export * from './try-fix.ts';
 export * from './swing-axis.ts';
 export * from './place-as.ts';
 export * from './poses.ts';
+export * from './new-pillar.ts';

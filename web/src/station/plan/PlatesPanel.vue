@@ -3,7 +3,8 @@ import { writeCsv } from '@tesseron/core/format/csv';
 import { writeDxf } from '@tesseron/core/format/dxf';
 import { writeSvg } from '@tesseron/core/format/svg';
 import { bearingAllowance } from '@tesseron/core/layout';
-import { freeId, type Layout, LIMITS } from '@tesseron/core/machine';
+import { type Layout, LIMITS } from '@tesseron/core/machine';
+import { newPillar } from '@tesseron/core/edit';
 import { setLayout } from '@tesseron/core/change';
 import { drillingTable, fileName, plateDrawing } from '@tesseron/core/drawings';
 import { fixed, mm } from '@tesseron/core/units';
@@ -61,8 +62,7 @@ const more = (change_: Partial<Plates>): void => {
 };
 function addPillar(): void {
   if (!plates.value) return;
-  const far = Math.max(20, ...Object.values(derived.value.positions.at).map(p => Math.hypot(p.x, p.y)));
-  const pillar = { id: freeId(machine.value, 'pillar'), x: Math.round(far), y: 0, diameter: 6 };
+  const pillar = newPillar(derived.value);
   set('Add a pillar', { ...plates.value, pillars: [...plates.value.pillars, pillar] });
 }
 const setPillar = (id: string, to: Partial<Plates['pillars'][number]>): void =>
