@@ -1,9 +1,20 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { arrange } from '../../../test/arrange.ts';
-import { byId, type Machine } from '../../document/machine/index.ts';
+import { byId, circleCount, type Machine, newAim, newMachine } from '../../document/machine/index.ts';
 import { must, type Result } from '../../ground/result/index.ts';
-import { rational, toFraction, toNumber, type Rational } from '../../ground/rational/index.ts';
+import { plantBranches } from '../../edits/planting/index.ts';
+import { type BranchQuery, searchBranches } from '../branches/index.ts';
+import {
+  compare,
+  div,
+  ONE,
+  parseRational,
+  rational,
+  toFraction,
+  toNumber,
+  type Rational,
+} from '../../ground/rational/index.ts';
 import { trainRates } from '../../trains/train/index.ts';
 import { sayProblem } from '../../files/words/index.ts';
 import {
@@ -86,6 +97,77 @@ describe('blanks filled towards an output', () => {
     const filled = withCounts(blank, found.fills[0]!.counts);
     expect(blanksOf(filled)).to.deep.equal([]);
     expect(toFraction(trainRates(filled).rates['c']!)).to.equal(toFraction(found.fills[0]!.rates['to c']!));
+  });
+
+  it('find the best of five counts from 12 to 100, as plain loops over four of them do', function () {
+    this.timeout(60000);
+    const m = arrange(
+      { a: {}, b: { at: [60, 0] }, c: { at: [120, 0] }, d: { at: [180, 0] } },
+      { 'a.u': 20, 'b.v': 40, 'b.w': 15, 'c.x': 45, 'c.y': 30, 'd.z': 41 },
+      [
+        ['a.u', 'b.v'],
+        ['b.w', 'c.x'],
+        ['c.y', 'd.z'],
+      ],
+    );
+    const range = [12, 100] as const;
+    const five = open(m, { 'a-u': range, 'b-v': range, 'b-w': range, 'c-x': range, 'c-y': range });
+    const target = rational(314159265n, 1000000000n);
+    const { fills, proven, whole } = must(run(five, [aim('d', target)]));
+    expect([proven, whole]).to.deep.equal([true, false]);
+    const t = toNumber(target);
+    let best = Infinity;
+    for (let u = 12; u <= 100; u++)
+      for (let w = u; w <= 100; w++)
+        for (let y = w; y <= 100; y++)
+          for (let v = 12; v <= 100; v++) {
+            const x = (u * w * y) / (41 * v * t);
+            for (const n of [Math.floor(x), Math.ceil(x)])
+              if (n >= 12 && n <= 100) best = Math.min(best, Math.abs((u * w * y) / (41 * v * n) / t - 1));
+          }
+    expect(toNumber(fills[0]!.worst) / best).to.be.closeTo(1, 1e-6);
+    expect(fills.map(f => toNumber(f.worst))).to.deep.equal(
+      fills.map(f => toNumber(f.worst)).sort((p, q) => p - q),
+    );
+    const filled = withCounts(five, fills[0]!.counts);
+    expect(toFraction(trainRates(filled).rates['d']!)).to.equal(toFraction(fills[0]!.rates['to d']!));
+  });
+
+  it('fill four moons’ loose pairs as well as the plan of the whole machine, at one centre distance', function () {
+    this.timeout(60000);
+    // Mean periods of Jupiter's four large moons in days: NASA/JPL, planetary satellite mean elements (from memory).
+    const rates = ['1.769137786', '3.551181041', '7.15455296', '16.6890184'].map(p =>
+      div(ONE, must(parseRational(p))),
+    );
+    const base = newMachine('moons');
+    const aims = rates.map((rate, i) => ({ ...newAim(base, `moon ${i}`, toFraction(rate)), id: `m${i}` }));
+    const query: BranchQuery = {
+      outputs: rates.map((rate, i) => ({ id: `m${i}`, rate })),
+      ...{ drive: 'given', school: 'loose pairs', objective: 'worst error' },
+      ...{ least: 12, most: 120, leastSum: 60, mostSum: 160 },
+    };
+    const job = searchBranches(query);
+    let step = job.next();
+    while (!step.done) step = job.next();
+    const plan = must(step.value).plan!;
+    const branches = plan.branches.map(b => ({ aim: b.output, stages: b.stages }));
+    const planted = plantBranches({ ...base, aims }, { school: 'loose pairs', module: 1, branches });
+    const range = [12, 120] as const;
+    const blank = open(planted, Object.fromEntries(planted.wheels.map(w => [w.id, range])));
+    const wanted = planted.aims.map(a => aim(a.member!, rates[Number(a.id.slice(1))]!));
+    const { fills, proven } = must(run(blank, wanted, 3));
+    expect(proven).to.equal(true);
+    const [first] = fills;
+    expect(compare(first!.worst, plan.worst), 'sums beyond 160 may do better').to.be.at.most(0);
+    const filled = withCounts(blank, first!.counts);
+    const sums = new Set(
+      filled.joints.flatMap(j =>
+        j.kind === 'mesh' ? [[j.a, j.b].reduce((n, w) => n + circleCount(byId(filled.wheels, w)!)!, 0)] : [],
+      ),
+    );
+    expect(sums.size, 'one centre distance').to.equal(1);
+    for (const a of wanted)
+      expect(toFraction(trainRates(filled).rates[a.member]!)).to.equal(toFraction(first!.rates[a.id]!));
   });
 
   it('keep given wheels, and find what one blank must be', () => {

@@ -4,7 +4,9 @@ import { absolute, div, isZero, type Rational, toNumber } from '../../ground/rat
 import { fail, ok, type Result, table } from '../../ground/result/index.ts';
 import { groundRate, trainRates } from '../../trains/train/index.ts';
 import { type Blank, type BlankSystem, blankSystem } from './blank-system.ts';
+import { type OwnMeshes, searchCommonSum } from './common-sum.ts';
 import { type BlankAim, type BlankGroup, Finder, KEPT, withCounts } from './finder.ts';
+import { type Product, searchProduct } from './product-search.ts';
 import { type Solved, solveRules, type SumRule, sumRules } from './sum-rules.ts';
 
 /** Up to so many ways are all weighed; of more, one count is solved for in every one. */
@@ -64,20 +66,57 @@ function* fillPart(
   if (aims.some(a => isZero(a.target))) return fail('blanks-still');
   const rates = aims.map(a => system.rateOf(a.member, a.ground));
   const all = [...blanks].sort((a, b) => a - b);
-  const solved = solveRules(
-    rules.filter(r => [...r.terms.keys()].some(i => blanks.has(i))),
-    all,
-  );
+  const own = rules.filter(r => [...r.terms.keys()].some(i => blanks.has(i)));
+  const solved = solveRules(own, all);
   if (!solved) return fail('blanks-sums');
   const found = new Finder(machine, system, aims, all, top);
   const [rate, aim] = [rates[0], aims[0]];
   if (rate && aim && aims.length === 1 && solved.follow.length === 0) {
     const row = asRow(system, rate, all);
+    const pairs = row?.driving.length === row?.driven.length;
     const done =
-      row && row.driving.length > 1 ? yield* searchRow(found, system, row, aim, machine) : undefined;
+      row && pairs && row.driving.length > 1 ? yield* searchRow(found, system, row, aim, machine) : undefined;
     if (done) return done;
+    const every = all.reduce((p, i) => p * rangeOf(system.blanks[i]), 1);
+    if (row && every > MOST_LISTED) {
+      const target = toNumber(aim.target);
+      if (!aim.either && row.constant < 0 !== target < 0) return fail('blanks-sense', { aim: aim.id });
+      if (yield* searchProduct(found, system.blanks, row, target)) return found.result(true, false);
+    }
+  }
+  const every = solved.chosen.reduce((p, i) => p * rangeOf(system.blanks[i]), 1);
+  if (aims.length > 1 && every > MOST_TRIALS) {
+    const outputs = ownMeshes(system, aims, rates, all);
+    if (outputs && (yield* searchCommonSum(found, machine, system.blanks, outputs, own)))
+      return found.result(true, false);
   }
   return yield* searchAll(found, system, rates, aims, solved);
+}
+
+/** The outputs as products over blanks of their own; undefined where they share one, or turn the wrong way. */
+function ownMeshes(
+  system: BlankSystem,
+  aims: readonly BlankAim[],
+  rates: readonly Rate[],
+  all: readonly number[],
+): OwnMeshes[] | undefined {
+  const start = system.blanks.map((b, i) => b.least + i + 1);
+  const taken = new Set<number>();
+  const found: OwnMeshes[] = [];
+  for (const [k, aim] of aims.entries()) {
+    const rate = rates[k];
+    if (!rate) return undefined;
+    const moved = all.filter(
+      i => Math.abs(rate(start.map((x, n) => (n === i ? 2 * x : x))) / rate(start) - 1) > 1e-9,
+    );
+    const product = asRow(system, rate, moved);
+    const target = toNumber(aim.target);
+    if (!product || moved.some(i => taken.has(i)) || (!aim.either && product.constant < 0 !== target < 0))
+      return undefined;
+    for (const i of moved) taken.add(i);
+    found.push({ product, target });
+  }
+  return taken.size === all.length ? found : undefined;
 }
 
 /**
@@ -112,18 +151,13 @@ function independentParts(system: BlankSystem, aims: readonly BlankAim[], rules:
   return parts;
 }
 
-/** A train whose rate is a product: constant · Π driving / Π driven, over blanks of one mesh each. */
-interface Row {
-  readonly constant: number;
-  readonly driving: readonly number[];
-  readonly driven: readonly number[];
-}
+const rangeOf = (b: Blank | undefined): number => (b ? b.most - b.least + 1 : 1);
 
 /**
  * The blanks as a plain row of driving and driven wheels, where the rate is a product of them; found by doubling
  * each.
  */
-function asRow({ blanks, degree }: BlankSystem, rate: Rate, all: readonly number[]): Row | undefined {
+function asRow({ blanks, degree }: BlankSystem, rate: Rate, all: readonly number[]): Product | undefined {
   const driving: number[] = [];
   const driven: number[] = [];
   const start = blanks.map((b, i) => b.least + i + 1);
@@ -138,14 +172,14 @@ function asRow({ blanks, degree }: BlankSystem, rate: Rate, all: readonly number
   }
   const product =
     driving.reduce((p, i) => p * (start[i] ?? 1), 1) / driven.reduce((p, i) => p * (start[i] ?? 1), 1);
-  return driving.length === driven.length ? { constant: at / product, driving, driven } : undefined;
+  return { constant: at / product, driving, driven };
 }
 
 /** Up to four pairs of a plain row: the search of counts, with the ranges as limits of the positions. */
 function* searchRow(
   found: Finder,
   { blanks }: BlankSystem,
-  row: Row,
+  row: Product,
   aim: BlankAim,
   machine: Machine,
 ): Generator<{ readonly done: number }, Result<BlankGroup> | undefined> {
@@ -195,7 +229,7 @@ function* searchRow(
 function exactConstant(
   machine: Machine,
   blanks: readonly Blank[],
-  row: Row,
+  row: Product,
   aim: BlankAim,
 ): Rational | undefined {
   const own = [...row.driving, ...row.driven].map(i => blanks[i]?.wheel ?? '');
