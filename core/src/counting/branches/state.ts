@@ -32,7 +32,7 @@ export interface State {
 }
 
 /** An output with what drives it (the place in the order of another) and by which entry of the ratios. */
-export interface Choice {
+interface Choice {
   readonly output: number;
   readonly from: number | undefined;
   readonly i: number;
@@ -60,7 +60,7 @@ export function use(state: State, count: number, by: 1 | -1): void {
 export const allowedSoFar = (state: State, counts: readonly number[]): boolean =>
   fewEnough(state) && counts.every(n => (state.used[n] as number) <= (state.pieces.get(n) ?? Infinity));
 
-export const fewEnough = ({ query, different, bound }: State): boolean =>
+const fewEnough = ({ query, different, bound }: State): boolean =>
   query.objective !== 'different counts' || different <= bound;
 
 /** Whether the counts of the wheels matter for what may be chosen. */

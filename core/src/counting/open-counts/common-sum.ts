@@ -19,9 +19,9 @@ const MOST_PAIRS = 2;
 const NEAREST = 3;
 
 /**
- * Outputs over one centre distance, each by one or two meshes of its own: at a tooth sum that all meshes share they have
- * nothing to do with one another, so each takes the counts nearest to its rate, and every sum is tried. What comes first
- * is the best there is, by the worst error and then by all. False where the machine is not so made.
+ * Outputs over one centre distance, each by one or two meshes of its own: at a tooth sum that all meshes share they
+ * have nothing to do with one another, so each takes the counts nearest to its rate, and every sum is tried. What comes
+ * first is the best there is, by the worst error and then by all. False where the machine is not so made.
  */
 export function* searchCommonSum(
   found: Finder,

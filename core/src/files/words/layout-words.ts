@@ -52,6 +52,11 @@ export const LAYOUT_WORDS = {
         : ` At this module their teeth would have to sum to ${figure(s.data.sum, 6)}; they sum to ${s.data.now}.`),
     advice: 'Change counts or the module, shift the teeth, or let one axis swing.',
   }),
+  'idler-too-small': s => ({
+    title: `${s.name()} does not reach both its wheels`,
+    why: `It has ${s.data.is} teeth; where these stand it needs ${s.data.needs} or more.`,
+    advice: 'Give it more teeth, or bring the other two nearer to each other.',
+  }),
   'axis-not-placed': s => ({
     title: `The axis of ${s.name()} has no place`,
     why: 'What it hangs on gives no point for it: the distances do not reach, or lead in a circle.',

@@ -104,6 +104,7 @@ export interface Findings {
   'arm-strikes': { overlap: Mm; moving: boolean };
   'arm-through-plate': { plate: string };
   'axis-not-placed': Nothing;
+  'idler-too-small': { is: number; needs: number };
   'bore-not-for-tube': { bore: Mm; tube: Mm };
   'centres-disagree': { is: Mm; needs: Mm; sum?: Count; now?: Count };
   'envelope-too-small': { needs: Mm; room: Mm };

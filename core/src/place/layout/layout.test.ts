@@ -2,7 +2,8 @@ import { expect } from 'chai';
 import { KINDS } from '../../../test/kinds.ts';
 import { distance, triangleApex } from '../../ground/geometry/index.ts';
 import { type Machine, newMachine } from '../../document/machine/index.ts';
-import { insertIdler } from '../../edits/change/index.ts';
+import { arrange } from '../../../test/arrange.ts';
+import { insertIdler, setWheel } from '../../edits/change/index.ts';
 import { plantTrain } from '../../edits/planting/index.ts';
 import { derive } from '../../state/derive/index.ts';
 import { axisPositions, freeLayers, wheelThickness } from './index.ts';
@@ -102,11 +103,31 @@ describe('positions of axes', () => {
     }
   });
 
-  it('report an axis whose neighbours are too far apart for it', () => {
+  it('report an idler that cannot reach both wheels, once, with the teeth it needs, and draw it between them', () => {
+    const start = arrange({ a: {}, b: { at: [100, 0] } }, { 'a.u': 20, 'b.v': 24 }, [['a.u', 'b.v']]);
+    const m = insertIdler(start.joints[0]!.id, 20)(start);
+    const d = derive(m);
+    const about = ['idler-too-small', 'axis-not-placed', 'centres-disagree'];
+    const told = d.findings.filter(f => about.includes(f.code));
+    expect(told.map(f => f.code)).to.deep.equal(['idler-too-small']);
+    const [f] = told;
+    if (f?.code !== 'idler-too-small') return;
+    const axis = m.axes.at(-1)!.id;
+    expect(Math.hypot(d.positions.at[axis]!.x, d.positions.at[axis]!.y), 'not on the origin').to.be.above(1);
+    const withTeeth = (count: number): string[] =>
+      derive(setWheel(f.subjects[0]!, { teeth: { kind: 'count', count } })(m)).findings.map(x => x.code);
+    // (20 + n)/2 + (n + 24)/2 modules reach 100 mm.
+    const module = Object.values(d.modules)[0]!;
+    expect(f.data.needs).to.equal(Math.ceil(100 / module - 22));
+    expect(withTeeth(f.data.needs)).to.not.include('idler-too-small');
+    expect(withTeeth(f.data.needs - 1)).to.include('idler-too-small');
+  });
+
+  it('report an axis that has no place for another reason', () => {
     const m = insertIdler(equalSums().joints[1]!.id, 6)(equalSums());
     const { findings } = axisPositions(
       m,
-      Object.fromEntries(m.joints.map((j, i) => [j.id, i === 0 ? 50 : 5])),
+      Object.fromEntries(m.joints.map((j, i) => [j.id, i === 2 ? 200 : 5])),
     );
     expect(findings.map(f => f.code)).to.include('axis-not-placed');
   });
