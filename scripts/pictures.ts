@@ -50,6 +50,7 @@ await moons.page.click('[data-test=pane-machine]');
 await moons.page.locator('[data-test=school-mixed] input').check();
 await moons.page.click('[data-test=plan-search]');
 await moons.page.locator('[data-test=plans] tbody tr').nth(3).waitFor();
+await moons.page.locator('[data-test=plan-search]').waitFor({ timeout: 60000 });
 await take('branches', moons);
 await go(moons.page, 'plan');
 await moons.page.click('[data-test=plan-layers]');

@@ -58,7 +58,7 @@ export function axisPositions(
     at[axis.id] = point;
     return point;
   };
-  /** Where an axis without a place is drawn: at its mesh's distance from what it hangs on, rather than on the origin. */
+  /** Where an axis without a place is drawn: at the mesh's distance from what it hangs on, not on the origin. */
   const beside = (axis: Axis): Point => {
     const [joint] = placeHangsOn(axis.place).joints;
     const near = joint === undefined ? undefined : place(across(joint, axis.id));
