@@ -205,6 +205,25 @@ describe('aims and counts', () => {
     expect(errors).to.deep.equal([]);
   });
 
+  it('lists every way to cut an exact ratio, and takes the one whose leaves are wanted', async () => {
+    const { page, errors } = await app.open();
+    await newMachine(page, app.base);
+    await page.click('[data-test=add-aim]');
+    await type(page, 'aim-wanted', '1/6');
+    await go(page, 'counts');
+    await search(page);
+    await page.locator('[data-test=ways] summary').click();
+    await page.locator('[data-test=ways] li').nth(4).waitFor();
+    const ways = await page.locator('[data-test=ways] li').allInnerTexts();
+    const single = ways.filter(w => !w.includes('·')).map(w => w.split(/\s/)[0]);
+    expect(single).to.deep.equal(['12/72', '13/78', '14/84', '15/90', '16/96']);
+    expect(ways.join(' '), 'in two stages with fewer teeth').to.include('12/32 · 12/27');
+    await accessible(page, 'ways', '[data-test=ways]');
+    await page.click('[aria-label="Choose 15/90"]');
+    await page.locator('[data-test=chosen]', { hasText: '15/90' }).waitFor();
+    expect(errors).to.deep.equal([]);
+  });
+
   it('plans eight bodies with a result for every school, and what is found stays when it is stopped', async () => {
     const { page, errors } = await app.open();
     await newMachine(page, app.base);

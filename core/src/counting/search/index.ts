@@ -8,4 +8,5 @@ export type { SearchProgress } from './weigh.ts';
 export * from './ladder.ts';
 export * from './relax.ts';
 export * from './goals.ts';
+export * from './ways.ts';
 export { differentCounts } from './different.ts';

@@ -6,3 +6,4 @@ export * from './sky-events.ts';
 export * from './sky-reading.ts';
 export * from './torque.ts';
 export * from './uneven-sky.ts';
+export * from './wheel-figures.ts';

@@ -20,6 +20,7 @@ import LimitsForm from './LimitsForm.vue';
 import PlanForm from './PlanForm.vue';
 import PlanPane from './PlanPane.vue';
 import { builtStages } from './built-stages';
+import ExactWays from './ExactWays.vue';
 import { type Row, useCountSearch } from './use-count-search';
 import { usePlanSearch } from './use-plan-search';
 import WhyPane from './WhyPane.vue';
@@ -279,6 +280,14 @@ const ratioText = computed(() =>
                 >Show working</v-btn
               >
             </p>
+            <ExactWays
+              :query="goodQuery"
+              :candidate="lookedRow.candidate"
+              :weigh="weigh"
+              :chosen="chosen"
+              :choosable="canChoose"
+              @choose="pick"
+            />
           </template>
         </template>
         <p v-if="chosen" class="quiet" data-test="chosen">

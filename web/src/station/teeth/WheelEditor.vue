@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { circleCount, type Wheel, LIMITS, recounted } from '@tesseron/core/machine';
 import { setWheel } from '@tesseron/core/change';
-import { leadOf } from '@tesseron/core/tooth';
+import { wheelFigures } from '@tesseron/core/ask';
 import { mm } from '@tesseron/core/units';
 import { undercutWorking } from '@tesseron/core/working';
 import { wheelName } from '@tesseron/core/words';
@@ -18,25 +18,11 @@ const state = computed(() => derived.value.wheels[props.wheel.id]);
 const isInvolute = computed(() =>
   ['involute', 'involute ring', 'bevel'].includes(state.value?.teeth.family ?? ''),
 );
-const figures = computed(() => {
-  const s = state.value;
-  if (!s) return [];
-  const d = s.involute;
-  const inside = s.dimensions.tipRadius < s.dimensions.rootRadius;
-  return [
-    ['pitch Ø', mm(2 * s.dimensions.pitchRadius, 3)],
-    [inside ? 'inside Ø' : 'outside Ø', mm(2 * s.dimensions.tipRadius, 3)],
-    ['root Ø', mm(2 * s.dimensions.rootRadius, 3)],
-    ...(props.helixDeg > 0 ? [['lead', mm(leadOf(2 * s.dimensions.pitchRadius, props.helixDeg), 1)]] : []),
-    ...(d
-      ? [
-          ['base Ø', mm(2 * d.baseRadius, 3)],
-          ['tooth thickness', mm(d.thickness, 3)],
-          ['tip thickness', mm(d.tipThickness, 3)],
-        ]
-      : []),
-  ] as [string, string][];
-});
+const figures = computed(() =>
+  wheelFigures(derived.value, props.wheel, props.helixDeg).map(
+    ([name, value]) => [name, mm(value, 3)] as const,
+  ),
+);
 const set = (what: string, value: Partial<Omit<Wheel, 'id'>>): void =>
   change(`${what} of ${props.wheel.name}`, setWheel(props.wheel.id, value));
 const HANDS = [
