@@ -101,7 +101,11 @@ const asRow = (query: BranchQuery, { plan, proven, beyond }: BranchResult): obje
   school: query.school,
   proven,
   ...(beyond && {
-    beyond: { output: beyond.output, reach: [toFraction(beyond.least), toFraction(beyond.most)] },
+    beyond: {
+      output: beyond.output,
+      ...(beyond.against !== undefined && { against: beyond.against }),
+      reach: [toFraction(beyond.least), toFraction(beyond.most)],
+    },
   }),
   ...(plan && {
     worstPpm: ppmOf(plan.worst),

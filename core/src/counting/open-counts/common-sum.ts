@@ -1,5 +1,5 @@
 import { type Machine, meshes } from '../../document/machine/index.ts';
-import { ONE, type Rational, compare, isZero, sub, ZERO } from '../../ground/rational/index.ts';
+import { compare, isZero, neg, type Rational, ZERO } from '../../ground/rational/index.ts';
 import type { Blank } from './blank-system.ts';
 import type { Finder } from './finder.ts';
 import type { Product } from './product-search.ts';
@@ -116,17 +116,14 @@ function oneSum(rules: readonly SumRule[], pairs: readonly Pair[]): boolean {
   const root = (k: number): number => (groups[k] === k ? k : root(groups[k] as number));
   for (const { terms, total } of rules) {
     if (!isZero(total)) return false;
-    const size = [...terms.values()][0] ?? ONE;
     const coefficient = (i: number): Rational => terms.get(i) ?? ZERO;
     const inRule = pairs.flatMap(([a, b], k) => (isZero(coefficient(a)) ? [] : [{ k, a, b }]));
     const [one, two] = inRule;
     if (!one || !two || inRule.length !== 2 || terms.size !== 4) return false;
     const alike = (x: { a: number; b: number }): boolean => compare(coefficient(x.a), coefficient(x.b)) === 0;
     if (!alike(one) || !alike(two)) return false;
-    if (!isZero(sub(coefficient(one.a), negated(coefficient(two.a)))) || isZero(size)) return false;
+    if (compare(coefficient(one.a), neg(coefficient(two.a))) !== 0) return false;
     groups[root(two.k)] = root(one.k);
   }
   return pairs.every((_, k) => root(k) === root(0));
 }
-
-const negated = (r: Rational): Rational => ({ num: -r.num, den: r.den });

@@ -70,6 +70,8 @@ function* fillPart(
   const solved = solveRules(own, all);
   if (!solved) return fail('blanks-sums');
   const found = new Finder(machine, system, aims, all, top);
+  // Where planets must go together the nearest product may not: only weighing every way proves anything.
+  const copied = machine.axes.some(a => a.copies !== undefined);
   const [rate, aim] = [rates[0], aims[0]];
   if (rate && aim && aims.length === 1 && solved.follow.length === 0) {
     const row = asRow(system, rate, all);
@@ -78,14 +80,14 @@ function* fillPart(
       row && pairs && row.driving.length > 1 ? yield* searchRow(found, system, row, aim, machine) : undefined;
     if (done) return done;
     const every = all.reduce((p, i) => p * rangeOf(system.blanks[i]), 1);
-    if (row && every > MOST_LISTED) {
+    if (row && every > MOST_LISTED && !copied) {
       const target = toNumber(aim.target);
       if (!aim.either && row.constant < 0 !== target < 0) return fail('blanks-sense', { aim: aim.id });
       if (yield* searchProduct(found, system.blanks, row, target)) return found.result(true, false);
     }
   }
   const every = solved.chosen.reduce((p, i) => p * rangeOf(system.blanks[i]), 1);
-  if (aims.length > 1 && every > MOST_TRIALS) {
+  if (aims.length > 1 && every > MOST_TRIALS && !copied) {
     const outputs = ownMeshes(system, aims, rates, all);
     if (outputs && (yield* searchCommonSum(found, machine, system.blanks, outputs, own)))
       return found.result(true, false);

@@ -70,10 +70,7 @@ const NEAR: { readonly [O in Objective]: string } = {
   'different counts': 'within the error that is allowed',
 };
 
-/**
- * What is proven of a plan for all outputs. Where each output hangs on one before it, that is only so in the order in
- * which they are listed; `nameOf` names an output.
- */
+/** What is proven of a plan for all outputs; `nameOf` names an output. */
 export function sayPlanProof(
   { objective, outputs }: BranchQuery,
   { plan, proven, beyond }: Pick<BranchResult, 'plan' | 'proven' | 'beyond'>,

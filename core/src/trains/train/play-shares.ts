@@ -1,5 +1,6 @@
 import { byId, type Machine } from '../../document/machine/index.ts';
 import { absolute, isZero, mul, type Rational } from '../../ground/rational/index.ts';
+import { table } from '../../ground/result/index.ts';
 import { rateEquations } from './equations.ts';
 import type { TrainParts } from './frames.ts';
 import { solveRates } from './solve.ts';
@@ -31,12 +32,15 @@ export function playShares(
     const own = bySource.get(mesh)?.terms.find(([id]) => id === member)?.[1];
     return own && !isZero(own) ? [{ mesh, share: absolute(mul(coefficient, own)) }] : [];
   };
-  return Object.fromEntries(
-    Object.entries(responses).map(([member, response]) => [
-      member,
-      response
-        .flatMap(([source, coefficient]) => shareOf(source, coefficient))
-        .sort((x, y) => (order.get(x.mesh) ?? 0) - (order.get(y.mesh) ?? 0)),
-    ]),
+  return table(
+    Object.entries(responses).map(
+      ([member, response]) =>
+        [
+          member,
+          response
+            .flatMap(([source, coefficient]) => shareOf(source, coefficient))
+            .sort((x, y) => (order.get(x.mesh) ?? 0) - (order.get(y.mesh) ?? 0)),
+        ] as const,
+    ),
   );
 }
