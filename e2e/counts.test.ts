@@ -237,6 +237,18 @@ describe('aims and counts', () => {
     await page.click('[data-test=school-mixed]');
     await choose(page, 'plan-drive', /free/);
     await page.click('[data-test=plan-search]');
+    // Stopped while the last school is sought, those that are done stay, and are kept.
+    await page.locator('[data-test=build-cascade]').waitFor({ timeout: 60000 });
+    await page.click('[data-test=plan-cancel]');
+    await page.locator('[data-test=school-progress]').first().waitFor({ state: 'detached' });
+    await page.locator('[data-test=build-loose-pairs]').waitFor();
+    await page.locator('[data-test=build-cascade]').waitFor();
+    await page.locator('[data-test=kept]', { hasText: 'kept in this browser' }).waitFor();
+    await page.reload();
+    await page.click('[data-test=pane-machine]');
+    await page.locator('[data-test=build-cascade]').waitFor();
+    await page.click('[data-test=school-mixed]');
+    await page.click('[data-test=plan-search]');
     const rows = page.locator('[data-test=plans] tbody tr');
     await rows.nth(3).waitFor();
     await page.locator('[data-test=plan-search]').waitFor({ timeout: 60000 });

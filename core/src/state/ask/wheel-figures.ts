@@ -8,7 +8,7 @@ export type WheelFigure = readonly [name: string, value: Mm];
 
 /**
  * The measures of a wheel as one reads them off: circles of a wheel; of a rack its pitch p = π m, its length and the
- * travel p·z for a turn of each pinion; of a worm its lead π m z, of helical teeth π d / tan β (conventions 12).
+ * travel p·z for a turn of each pinion; of a worm its lead π m z, of helical teeth π d / tan β (ISO 21771).
  */
 export function wheelFigures(
   { machine, wheels, modules }: Pick<Derived, 'machine' | 'wheels' | 'modules'>,
