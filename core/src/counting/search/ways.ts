@@ -4,9 +4,9 @@ import { fitOf } from './fit.ts';
 import { positionsOf } from './positions.ts';
 import type { CountQuery } from './query.ts';
 
-/** Ways that are listed at most, and stages that are looked at for them. */
+/** Ways that are listed at most, and counts that are looked at for them: a list that a page waits for. */
 const MOST_WAYS = 60;
-const MOST_LOOKED = 2e7;
+const MOST_LOOKED = 4e6;
 
 /** Every way to cut a ratio exactly, and whether that is all of them within the limits. */
 export interface Ways {
