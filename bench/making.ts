@@ -1,3 +1,4 @@
+import { inPlaceSets } from '../core/src/place/layout/index.ts';
 import Module from 'manifold-3d';
 import type { MaxRectsPacker as Packer } from 'maxrects-packer';
 import { createRequire } from 'node:module';
@@ -8,7 +9,7 @@ import { writeZip } from '../core/src/files/format/index.ts';
 import { bounds, flatten } from '../core/src/ground/geometry/index.ts';
 import { type Machine, newMachine } from '../core/src/document/machine/index.ts';
 import { must } from '../core/src/ground/result/index.ts';
-import { inPlaceSets, printedInPlace, wheelSolid } from '../core/src/making/solid/index.ts';
+import { printedInPlace, wheelSolid } from '../core/src/making/solid/index.ts';
 import { batchesOf, layOutBatch } from '../core/src/making/workshop/index.ts';
 import { clock, report } from './clock.ts';
 import { ninetyWheels } from './ninety-wheels.ts';

@@ -8,8 +8,9 @@ import { layersFound } from '../core/src/edits/edit/index.ts';
 import { fitBores, USUAL_TUBES } from '../core/src/place/layout/index.ts';
 import { FILAMENT, PRINTER } from './stock.ts';
 
-/** Module of the printed wheels, mm. */
+/** Module of the printed wheels, mm, and their play: so much that they do not fuse when they are printed in mesh. */
 const MODULE = 1.5;
+const PLAY = 0.3;
 
 /**
  * The demo machine of the heron: a motor of 40 turns a minute and two planetary stages of four to one, one on the
@@ -29,7 +30,9 @@ export function heron(): Machine {
   const aim = { ...newAim(base, 'Stride', '24 s'), tolerance: { amount: '1', over: '1 h' } };
   const set = must(setFrom({ sun: 20, planet: 20 }, 4));
   const choice = { set, held: 'ring', driver: 'sun', module: MODULE, stages: 2, aim: aim.id } as const;
-  return fitBores(must(layersFound(plantPlanetary({ ...base, aims: [aim] }, choice))));
+  const planted = plantPlanetary({ ...base, aims: [aim] }, choice);
+  const toothings = planted.toothings.map(t => ({ ...t, play: PLAY }));
+  return fitBores(must(layersFound({ ...planted, toothings })));
 }
 
 if (process.argv[1] === import.meta.filename)

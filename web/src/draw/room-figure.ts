@@ -1,6 +1,6 @@
 import type { Derived } from '@tesseron/core/state';
 import { circle, flatten, type Point } from '@tesseron/core/geometry';
-import { armLayers, armWidth, carriedAxes, cornersOf } from '@tesseron/core/layout';
+import { armLayers, armWidth, carriedAxes, cornersOf, pillarsOf } from '@tesseron/core/layout';
 import { arbors, type Region } from '@tesseron/core/machine';
 import { copyPlace } from '@tesseron/core/motion';
 
@@ -25,14 +25,14 @@ export interface RoomFigure {
 
 /** Envelope, room kept free, front plate, pillars and arms of a machine. */
 export function roomFigure({ machine, layout, moving }: Derived): RoomFigure {
-  const { envelope, keepOuts, plates } = machine.layout;
+  const { envelope, keepOuts } = machine.layout;
   const lines: RoomLine[] = [];
   const front = layout.plates.find(p => p.side === 'front');
   if (front) lines.push({ kind: 'plate', points: flatten(front.outline, 0.1) });
   if (envelope) lines.push({ kind: 'envelope', points: borderOf(envelope.region) });
   for (const k of keepOuts) lines.push({ kind: 'keep-out', points: borderOf(k.region) });
-  for (const p of plates?.pillars ?? [])
-    lines.push({ kind: 'pillar', points: flatten(circle(p, p.diameter / 2), 0.05) });
+  for (const p of pillarsOf(machine, layout.stack))
+    lines.push({ kind: 'pillar', points: flatten(circle(p.at, p.shoulder / 2), 0.05) });
   const bars = [...armLayers(machine).keys()].flatMap(arm => {
     const axes = new Set(carriedAxes(machine, arm).map(a => a.id));
     const width = armWidth(machine, layout.sizes, arm);

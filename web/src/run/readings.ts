@@ -1,3 +1,4 @@
+import { indicatorFacts } from '@tesseron/core/ask';
 import type { Derived } from '@tesseron/core/state';
 import { type Aim, driveWay, type Machine } from '@tesseron/core/machine';
 import { type DriveTurns, memberTurns, turnsAfter, turnsAsNumber } from '@tesseron/core/motion';
@@ -84,12 +85,19 @@ export interface Reading {
   readonly inPeriod: string | undefined;
 }
 
-/** The reading of an aim's arbor against the ground; undefined while it has none or nothing fixes its rate. */
+/**
+ * The reading of an aim's arbor against the ground, where it truly stands behind uneven joints; undefined while it has
+ * none or nothing fixes its rate.
+ */
 export function readingOf(aim: Aim, derived: Derived, turns: DriveTurns): Reading | undefined {
   const { machine, train } = derived;
   const rate = aim.member === undefined ? undefined : groundRate(machine, train.rates, aim.member);
   if (!rate) return undefined;
-  const { whole, part } = memberTurns(rate, turns);
+  const mean = memberTurns(rate, turns);
+  const off =
+    (driveWay(machine) * (indicatorFacts(derived).uneven?.(aim.member ?? '', turns) ?? 0)) / (2 * Math.PI);
+  const carry = Math.floor(mean.part + off);
+  const [whole, part] = [mean.whole + BigInt(carry), mean.part + off - carry];
   // Seen from the front a drive that turns clockwise carries all hands the other way round.
   const seen = driveWay(machine) < 0 ? (1 - part) % 1 : part;
   const wanted = parseWanted(aim.wanted);

@@ -1,6 +1,6 @@
 import { derive } from '@tesseron/core/derive';
 import { direction, distance } from '@tesseron/core/geometry';
-import { readMachine } from '@tesseron/core/machine';
+import { newAim, newMachine, readMachine } from '@tesseron/core/machine';
 import { must } from '@tesseron/core/result';
 import { expect } from 'chai';
 import { readFileSync } from 'node:fs';
@@ -63,6 +63,27 @@ describe('readings', () => {
       );
     }
     expect(readingOf(quick!, birds, { whole: 0n, part: 0.25 })!.inPeriod).to.equal('15.00 s of 20.0000 s');
+  });
+
+  it('behind a universal joint are where the shaft truly stands, not its mean: tan φ = tan θ · cos β', () => {
+    const base = newMachine('bent');
+    const machine = {
+      ...base,
+      axes: [...base.axes, { id: 'axis9', frame: 'ground', place: { kind: 'given' as const, x: 60, y: 0 } }],
+      members: [...base.members, { kind: 'arbor' as const, id: 'out', name: 'Out', axis: 'axis9' }],
+      joints: [{ kind: 'universal' as const, id: 'j1', a: 'drive', b: 'out', bendDeg: 45 }],
+      drive: { member: 'drive', speed: { kind: 'free' as const } },
+    };
+    const aim = { ...newAim(machine, 'Out', '1'), member: 'out' };
+    const read = (degrees: number, turns: 'clockwise' | undefined): string => {
+      const m = { ...machine, aims: [aim], drive: { ...machine.drive, ...(turns && { turns }) } };
+      return readingOf(aim, derive(m), { whole: 2n, part: degrees / 360 })!.degrees;
+    };
+    const true60 = (Math.atan(Math.tan(Math.PI / 3) * Math.cos(Math.PI / 4)) * 180) / Math.PI;
+    expect(true60, 'by hand').to.be.closeTo(50.77, 0.005);
+    expect(read(60, undefined)).to.equal(`${true60.toFixed(1)}°`);
+    expect(read(90, undefined)).to.equal('90.0°');
+    expect(read(60, 'clockwise')).to.equal(`${(360 - true60).toFixed(1)}°`);
   });
 
   it('give the date of a clock, also backwards, and none out of the calendar', () => {

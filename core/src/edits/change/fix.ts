@@ -15,6 +15,7 @@ import {
   setToothing,
   setWheel,
 } from './patch.ts';
+import { shiftTogether } from './shift-together.ts';
 import { setDriveWay } from './drive.ts';
 import { GROUND } from '../../document/machine/ground.ts';
 import { byId, recounted } from '../../document/machine/lookup.ts';
@@ -27,6 +28,8 @@ export type LaidFixCode = 'find-layers';
 /** Fixes that are edits, by code. */
 const EDITS: { readonly [C in Exclude<FixCode, LaidFixCode>]: (subject: string, value: Fixes[C]) => Edit } = {
   'set-shift': (id, value) => setWheel(id, { shift: value }),
+  'shift-together': (id, value) => shiftTogether(id, value),
+  'set-play': (id, value) => onOwnTeeth(id, own => setToothing(own, { play: value })),
   'set-bore': (id, value) => setWheel(id, { bore: { kind: 'round', diameter: value } }),
   'set-spread': (id, value) => setSpread(id, value),
   'set-fillet': (id, value) => setForm(id, { fillet: value }),

@@ -10,3 +10,4 @@ export * from './fix.ts';
 export * from './prune.ts';
 export * from './own-toothing.ts';
 export * from './making.ts';
+export * from './shift-together.ts';

@@ -1,6 +1,7 @@
 import { axisOfWheel, byId, freeId, GROUND, type Machine } from '../../document/machine/index.ts';
 import { bounds, type Point, polar } from '../../ground/geometry/index.ts';
 import { derive } from '../../state/derive/index.ts';
+import { shoulderOf } from '../../place/layout/index.ts';
 import type { Derived } from '../../state/state/index.ts';
 
 type Pillar = NonNullable<Machine['layout']['plates']>['pillars'][number];
@@ -52,8 +53,10 @@ export function newPillar(derived: Derived): Pillar {
   const middle = { x: (box.minX + box.maxX) / 2, y: (box.minY + box.maxY) / 2 };
   const far = Math.max(20, ...away.map(s => Math.hypot(s.at.x - middle.x, s.at.y - middle.y) + s.reach));
   const clear = (p: Point): boolean =>
-    away.every(s => Math.hypot(p.x - s.at.x, p.y - s.at.y) >= s.reach + DIAMETER / 2 + ROOM) &&
-    there.every(q => Math.hypot(p.x - q.x, p.y - q.y) >= (q.diameter + DIAMETER) / 2 + ROOM);
+    away.every(s => Math.hypot(p.x - s.at.x, p.y - s.at.y) >= s.reach + shoulderOf(DIAMETER) / 2 + ROOM) &&
+    there.every(
+      q => Math.hypot(p.x - q.x, p.y - q.y) >= (shoulderOf(q.diameter) + shoulderOf(DIAMETER)) / 2 + ROOM,
+    );
   const apart = (p: Point): number => Math.min(Infinity, ...there.map(q => Math.hypot(p.x - q.x, p.y - q.y)));
   const places: Point[] = [];
   for (let r = STEP; r <= far + DIAMETER + 2 * STEP && places.length < ANGLES; r += STEP) {

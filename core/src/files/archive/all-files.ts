@@ -1,3 +1,4 @@
+import { inPlaceSets } from '../../place/layout/index.ts';
 import type { Derived } from '../../state/state/index.ts';
 import { couponDrawing, couponsFor } from '../../making/coupon/index.ts';
 import {
@@ -21,7 +22,7 @@ import {
   planDrawing,
 } from '../drawings/index.ts';
 import type { Problem } from '../../ground/result/index.ts';
-import { couponBodies, inPlaceSets, type SolidKit, solidParts } from '../../making/solid/index.ts';
+import { couponBodies, type SolidKit, solidParts } from '../../making/solid/index.ts';
 import { CAUTIONS, sayProblem } from '../words/index.ts';
 import {
   batchesOf,

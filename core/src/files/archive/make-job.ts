@@ -1,3 +1,4 @@
+import { inPlaceSets } from '../../place/layout/index.ts';
 import { derive } from '../../state/derive/index.ts';
 import { runCutter, runPrinter } from '../../making/dry-run/index.ts';
 import { writeStl, writeThreeMf, writeZip } from '../format/index.ts';
@@ -6,7 +7,6 @@ import { byId, processOf } from '../../document/machine/index.ts';
 import { problem } from '../../ground/result/index.ts';
 import {
   couponBodies,
-  inPlaceSets,
   isBought,
   partMaker,
   roundBody,

@@ -1,3 +1,4 @@
+import { type InPlaceSet } from '../../place/layout/index.ts';
 import type { Derived } from '../../state/state/index.ts';
 import { writeThreeMf } from '../format/index.ts';
 import type { TriMesh } from '../../ground/geometry/index.ts';
@@ -5,7 +6,6 @@ import type { Process } from '../../document/machine/index.ts';
 import { ok, type Result } from '../../ground/result/index.ts';
 import {
   bedPlates,
-  type InPlaceSet,
   isBought,
   type MadePart,
   partMaker,

@@ -101,8 +101,8 @@ describe('the parts list of a laid out machine', () => {
     const { layout } = derive(demo('quartet-of-moons'));
     for (const kind of ['rod', 'tube', 'spacer', 'washer', 'back plate', 'front plate', 'pillar'])
       expect(rows(kind).length, kind).to.be.greaterThan(0);
-    const clear = layout.stack.front!.from - layout.stack.back!.to;
-    for (const r of rows('pillar')) expect(r[column('length mm')]).to.be.closeTo(clear, 1e-4);
+    const through = layout.stack.front!.to - layout.stack.back!.from;
+    for (const r of rows('pillar')) expect(r[column('length mm')]).to.be.closeTo(through, 1e-4);
     const washers = layout.pieces.filter(p => p.kind === 'washers').reduce((sum, p) => sum + p.number, 0);
     const listed = rows('washer').reduce((sum, r) => sum + Number(r[column('number')]), 0);
     expect(listed).to.equal(washers);

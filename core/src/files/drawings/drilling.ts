@@ -1,7 +1,7 @@
 import type { Derived } from '../../state/state/index.ts';
 import type { Drawing, Label, Shape, Table } from '../../ground/drawing/index.ts';
-import { bounds, circle, flatten, type Path, type Point, polar } from '../../ground/geometry/index.ts';
-import { type Plate, type PlateHole, slotEnds } from '../../place/layout/index.ts';
+import { bounds, circle, flatten, type Path, type Point } from '../../ground/geometry/index.ts';
+import { type Plate, type PlateHole, slotPath } from '../../place/layout/index.ts';
 import { arbors, byId, type Machine } from '../../document/machine/index.ts';
 import { fail, ok, type Result } from '../../ground/result/index.ts';
 
@@ -81,23 +81,6 @@ export function plateDrawing(derived: Derived, side: Plate['side']): Result<Draw
   ];
   const group = { name: `${side} plate`, x: 0, y: 0, angle: 0, shapes, labels };
   return ok({ title: `${derived.machine.name}: ${side} plate`, notes, groups: [group] });
-}
-
-/** A slot with round ends, counter-clockwise. */
-export function slotPath(hole: PlateHole): Path {
-  const [head, tail] = slotEnds(hole) as [Point, Point];
-  const [r, along] = [hole.diameter / 2, hole.slot?.direction ?? 0];
-  const [left, right] = [along + Math.PI / 2, along - Math.PI / 2];
-  return {
-    start: polar(tail, r, right),
-    segments: [
-      { kind: 'line', to: polar(head, r, right) },
-      { kind: 'arc', to: polar(head, r, left), centre: head, ccw: true },
-      { kind: 'line', to: polar(tail, r, left) },
-      { kind: 'arc', to: polar(tail, r, right), centre: tail, ccw: true },
-    ],
-    closed: true,
-  };
 }
 
 function cross(p: Point, arm: number): Path[] {

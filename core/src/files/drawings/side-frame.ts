@@ -1,4 +1,4 @@
-import type { Point } from '../../ground/geometry/index.ts';
+import { type Point, type Stretch, stretchesWithout } from '../../ground/geometry/index.ts';
 import type { Stance } from '../../place/motion/index.ts';
 import type { SideBar, SidePlate, SideRound, SideScene } from './side-scene.ts';
 
@@ -64,7 +64,7 @@ export function sideFrame(
   const rects: SideRect[] = [];
   for (const r of scene.rounds) {
     const stance = places.get(r.place);
-    const centre = stance?.centre ?? axes[r.place];
+    const centre = r.at ?? stance?.centre ?? axes[r.place];
     if (centre) putRound(rects, sight, r, centre, (stance?.angle ?? 0) + r.phase);
   }
   for (const b of scene.bars) putBar(rects, sight, b, places);
@@ -164,11 +164,7 @@ function putPlate(rects: SideRect[], v: Sight, plate: SidePlate): void {
   const points = plate.border.map(p => ({ u: across(v, p), d: behind(v, p) }));
   const behindCut = points.filter(p => p.d >= v.cut);
   if (behindCut.length === 0) return;
-  const crossings = points.flatMap((p, i) => {
-    const q = points[(i + 1) % points.length];
-    if (!q || p.d >= v.cut === q.d >= v.cut) return [];
-    return [p.u + ((q.u - p.u) * (v.cut - p.d)) / (q.d - p.d)];
-  });
+  const crossings = crossed(points, v.cut);
   const seen = [...behindCut.map(p => p.u), ...crossings];
   const common = { what: 'plate' as const, of: plate, low: plate.low, high: plate.high, at: 0, angle: 0 };
   const nearest = Math.max(v.cut, Math.min(...points.map(p => p.d)));
@@ -179,12 +175,34 @@ function putPlate(rects: SideRect[], v: Sight, plate: SidePlate): void {
     depth: nearest + 1e-6,
     cut: false,
   });
-  const faces = crossings.sort((a, b) => a - b);
-  for (let i = 0; i + 1 < faces.length; i += 2) {
-    const [left, right] = [faces[i] as number, faces[i + 1] as number];
+  const holes = plate.holes.flatMap(h =>
+    pairs(
+      crossed(
+        h.map(p => ({ u: across(v, p), d: behind(v, p) })),
+        v.cut,
+      ),
+    ),
+  );
+  for (const [left, right] of stretchesWithout(pairs(crossings), holes))
     rects.push({ ...common, left, right, depth: v.cut, cut: true });
-  }
 }
+
+/** Where a closed line crosses a depth, from left to right. */
+function crossed(points: readonly { readonly u: number; readonly d: number }[], depth: number): number[] {
+  const found = points.flatMap((p, i) => {
+    const q = points[(i + 1) % points.length];
+    if (!q || p.d >= depth === q.d >= depth) return [];
+    return [p.u + ((q.u - p.u) * (depth - p.d)) / (q.d - p.d)];
+  });
+  return found.sort((a, b) => a - b);
+}
+
+/** What lies between the first and the second of some places, the third and the fourth, and so on. */
+const pairs = (places: readonly number[]): Stretch[] =>
+  places.flatMap((from, i): Stretch[] => {
+    const to = places[i + 1];
+    return i % 2 === 0 && to !== undefined ? [[from, to]] : [];
+  });
 
 /**
  * Where the edges of a wheel's teeth are seen, from the middle of the machine; only those on the side of the

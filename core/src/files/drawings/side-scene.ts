@@ -1,17 +1,19 @@
 import type { Derived } from '../../state/state/index.ts';
-import { bounds, flatten } from '../../ground/geometry/index.ts';
-import { armLayers, armWidth, carriedAxes } from '../../place/layout/index.ts';
+import { bounds, flatten, type Point } from '../../ground/geometry/index.ts';
+import { armLayers, armWidth, carriedAxes, holePath, pillarsOf } from '../../place/layout/index.ts';
 import { arbors, circleCount, GROUND, type Indicator } from '../../document/machine/index.ts';
 import { copyPlace } from '../../place/motion/index.ts';
 import { indicatorAxis } from './indicator-drawing.ts';
 
 /** A thing seen from the side: round about a line, between two heights; mm. */
 export interface SideRound {
-  readonly kind: 'wheel' | 'ring' | 'rod' | 'tube' | 'spacer' | 'washers' | 'dial' | 'globe';
+  readonly kind: 'wheel' | 'ring' | 'rod' | 'tube' | 'spacer' | 'washers' | 'dial' | 'globe' | 'pillar';
   readonly id: string;
   readonly member: string | undefined;
   /** Where it stands: a key of the stances, or of the axes for what stands. */
   readonly place: string;
+  /** Where a thing stands that is on no axis. */
+  readonly at?: { readonly x: number; readonly y: number };
   readonly radius: number;
   /** Radius of its hole, nought for none. */
   readonly inner: number;
@@ -42,10 +44,11 @@ export interface SideBar {
   readonly ball: number;
 }
 
-/** A plate: its border from above, between two heights. */
+/** A plate: its border and its holes from above, between two heights. */
 export interface SidePlate {
   readonly id: string;
-  readonly border: readonly { readonly x: number; readonly y: number }[];
+  readonly border: readonly Point[];
+  readonly holes: readonly (readonly Point[])[];
   readonly low: number;
   readonly high: number;
 }
@@ -71,11 +74,12 @@ const LEAF = 1;
  */
 export function sideScene(derived: Derived): SideScene {
   const { layout } = derived;
-  const rounds = [...wheelRounds(derived), ...pieceRounds(derived)];
+  const rounds = [...wheelRounds(derived), ...pieceRounds(derived), ...pillarRounds(derived)];
   const bars = armBars(derived);
   const plates = layout.plates.map(p => ({
     id: p.side,
     border: flatten(p.outline, 0.5),
+    holes: p.holes.map(h => flatten(holePath(h), 0.05)),
     low: p.band.from,
     high: p.band.to,
   }));
@@ -128,6 +132,20 @@ function pieceRounds(derived: Derived): SideRound[] {
     })),
   );
 }
+
+/** Pillars: their ends in the plates, and thicker between. */
+const pillarRounds = ({ machine, layout }: Derived): SideRound[] =>
+  pillarsOf(machine, layout.stack).flatMap(p => {
+    const common = { kind: 'pillar' as const, id: p.id, member: undefined, place: '', at: p.at };
+    const part = (diameter: number, low: number, high: number): SideRound => ({
+      ...{ ...common, radius: diameter / 2, inner: 0, low, high, teeth: 0, phase: 0 },
+    });
+    return [
+      part(p.diameter, p.whole.from, p.between.from),
+      part(p.shoulder, p.between.from, p.between.to),
+      part(p.diameter, p.between.to, p.whole.to),
+    ];
+  });
 
 function armBars(derived: Derived): SideBar[] {
   const { machine, layout } = derived;

@@ -6,6 +6,8 @@ import { nameOf } from './names.ts';
 /** What every change does, as the label of its button. */
 const FIXES: { readonly [C in FixCode]: (value: Fixes[C], name: string) => string } = {
   'set-shift': v => `Profile shift ${figure(v, 3)}`,
+  'shift-together': (v, name) => `${name}: shift ${figure(v, 3)}, and what meshes with it by as much`,
+  'set-play': v => `Play ${mm(v, 2)}`,
   'set-bore': v => `Bore ${mm(v, 1)}`,
   'set-spread': v => (v === 0 ? 'Centres at theory' : `Spread ${mm(v)}`),
   'body-out': v => `Put it at ${mm(v)}`,

@@ -42,6 +42,11 @@ export const LAYOUT_WORDS = {
     why: `It is set at ${mm(s.data.radius)} from the middle; its wheel reaches ${mm(s.data.most)}.`,
     advice: 'Set the pin further in, or take a larger wheel or an arm.',
   }),
+  'cuts-through': s => ({
+    title: `${s.name()} cuts through ${s.name(1)}`,
+    why: 'Their axes cross, and where they stand in space both would fill the same room.',
+    advice: 'Swing one round its mate, or put more layers between them.',
+  }),
   'centres-disagree': s => ({
     title: `${s.name()} do not meet`,
     why:

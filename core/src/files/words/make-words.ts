@@ -8,6 +8,16 @@ export const MAKE_WORDS = {
     why: `It is ${mm(s.data.is)} wide; ${mm(s.data.least)} is the least that it makes well.`,
     advice: 'Make it wider, or take a finer nozzle or a thinner cut.',
   }),
+  'in-place-fuses': s => ({
+    title: `${s.name(1)} and ${s.name(2)}, printed in place, would fuse`,
+    why:
+      `Between their ${s.data.where} stands ${mm(s.data.is)} on each side; the printer keeps ` +
+      `${mm(s.data.least)} apart, as its fits say.`,
+    advice:
+      s.data.where === 'flanks'
+        ? 'Give the set more play, or print its parts one by one.'
+        : 'Take a larger module or more clearance, or print its parts one by one.',
+  }),
   'corner-too-sharp': s => ({
     title: `${s.name()}: the cutter does not reach the roots`,
     why:

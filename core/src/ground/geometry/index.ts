@@ -7,3 +7,5 @@ export * from './sample.ts';
 export * from './line.ts';
 export * from './tri-mesh.ts';
 export * from './stroke-letters.ts';
+export * from './cylinder.ts';
+export * from './inside.ts';

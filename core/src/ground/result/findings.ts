@@ -40,6 +40,8 @@ export interface Findings {
   'fillet-too-large': { fillet: Modules; largest: Modules };
   'gap-too-fine': { is: Mm; least: Mm; process: string };
   'hands-wrong': { wanted: string };
+  /** What stands between two teeth that are printed in mesh, on each side, and what the printer keeps apart. */
+  'in-place-fuses': { is: Mm; least: Mm; where: 'flanks' | 'tips' };
   'iron-pieces': { pieces: Count };
   'lantern-needs-pins': Nothing;
   'layers-differ': { a: Layer; b: Layer };
@@ -106,6 +108,8 @@ export interface Findings {
   'axis-not-placed': Nothing;
   'idler-too-small': { is: number; needs: number };
   'bore-not-for-tube': { bore: Mm; tube: Mm };
+  /** Two wheels in crossing planes that share room. */
+  'cuts-through': Nothing;
   'centres-disagree': { is: Mm; needs: Mm; sum?: Count; now?: Count };
   'envelope-too-small': { needs: Mm; room: Mm };
   'held-one-side': { type: string; side: string };

@@ -28,6 +28,8 @@ export interface Fixes {
   'set-pin': Mm;
   /** The step between places, of which equal ones are multiples. */
   'set-places': Turns;
+  /** Backlash along the pitch circle. */
+  'set-play': Mm;
   'set-rim': Mm;
   'set-shift': Modules;
   'set-shorten': Modules;
@@ -35,6 +37,8 @@ export interface Fixes {
   'set-spread': Mm;
   'set-teeth': Count;
   'set-tube': Mm;
+  /** Shift of one wheel, and as much of all that mesh with it, so that every centre stays. */
+  'shift-together': Modules;
   'slot-bearing': Mm;
   'support-both': Nothing;
   'swing-axis': Degrees;

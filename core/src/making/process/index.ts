@@ -3,3 +3,4 @@ export * from './cautions.ts';
 export * from './drill-size.ts';
 export * from './compensation.ts';
 export * from './usual.ts';
+export * from './kept-apart.ts';

@@ -5,11 +5,15 @@ import { byId, processOf, type Wheel } from '../../document/machine/index.ts';
 import { AS_IS, type Growth, offsetPath } from '../process/index.ts';
 import { radians } from '../../ground/units/index.ts';
 import { fail, ok, type Result } from '../../ground/result/index.ts';
-import { backConeHalf, type BevelCone, upperHalf, usualFaceWidth } from '../../teeth/tooth/index.ts';
+import {
+  apexOver,
+  backConeHalf,
+  BELOW_ROOTS,
+  type BevelCone,
+  upperHalf,
+  usualFaceWidth,
+} from '../../teeth/tooth/index.ts';
 import { extrude, type SolidKit, toTriMesh } from './kit.ts';
-
-/** How deep below the roots the ring lies from which the flat back begins, modules. */
-const BELOW_ROOTS = 0.1;
 
 /**
  * Points of all teeth of a bevel on its back cone rolled out flat: how far from the back cone’s apex, and the angle
@@ -77,23 +81,6 @@ export function bevelSolid(
   const mesh = toTriMesh(body);
   body.delete();
   return ok(mesh);
-}
-
-/** Height of a cone's apex over the flat back that begins `root` from the back cone's apex, mm. */
-const apexOver = (root: number, coneDistance: number, pitchAngle: number): number =>
-  coneDistance / Math.cos(pitchAngle) - root * Math.sin(pitchAngle);
-
-/** Height of the apex of a bevel's cone over its bed face, mm; undefined for other wheels. */
-export function bevelApex(facts: Pick<Derived, 'wheels' | 'chordError'>, wheel: Wheel): number | undefined {
-  const teeth = facts.wheels[wheel.id]?.teeth;
-  if (teeth?.family !== 'bevel') return undefined;
-  const half = backConeHalf(teeth.spec, teeth.cone, facts.chordError);
-  if (!half.ok) return undefined;
-  const near = Math.min(
-    ...flatten({ ...half.value, closed: false }, facts.chordError).map(p => Math.hypot(p.x, p.y)),
-  );
-  const coneDistance = teeth.cone.pitchDiameter / 2 / Math.sin(teeth.cone.pitchAngle);
-  return apexOver(near - BELOW_ROOTS * teeth.spec.module, coneDistance, teeth.cone.pitchAngle);
 }
 
 function coneBody(

@@ -1,5 +1,6 @@
 import type { Manifold } from 'manifold-3d';
 import { borePath, boreFault, FIT_ALLOWANCE } from '../../teeth/body/index.ts';
+import { pillarsOf } from '../../place/layout/index.ts';
 import type { Derived } from '../../state/state/index.ts';
 import { circle, type Path, polar, polygon } from '../../ground/geometry/index.ts';
 import { byId, processOf } from '../../document/machine/index.ts';
@@ -108,28 +109,27 @@ function pinned(derived: Derived): ExtraPart[] {
   });
 }
 
-/** Pillars between the plates. */
+/** Pillars between the plates: shoulders hold them apart, the ends are pressed through them. */
 function pillars({ machine, layout }: Derived): ExtraPart[] {
-  const { back, front } = layout.stack;
-  if (!back || !front) return [];
-  const sizes = new Map<number, number>();
-  for (const p of machine.layout.plates?.pillars ?? [])
-    sizes.set(p.diameter, (sizes.get(p.diameter) ?? 0) + 1);
-  return [...sizes].map(([diameter, number]) => ({
-    ...{ id: `pillar ${diameter}`, kind: 'pillar' as const, name: `pillar, ${diameter} mm`, number },
+  const all = pillarsOf(machine, layout.stack);
+  const sizes = new Map(all.map(p => [p.diameter, p] as const));
+  return [...sizes.values()].map(({ diameter, shoulder, whole, between }) => ({
+    ...{ id: `pillar ${diameter}`, kind: 'pillar' as const, name: `pillar, ${diameter} mm` },
+    number: all.filter(p => p.diameter === diameter).length,
     make: (kit, growth) => {
-      // Shoulders hold the plates apart; its ends are pressed through them.
-      const [r, end] = [diameter / 2 + growth.outline, back.to - back.from];
-      const shoulder = r + 1.5;
-      const [low, high] = [end, end + front.from - back.to];
-      const tall = high + front.to - front.from;
+      const [r, wide] = [diameter / 2 + growth.outline, shoulder / 2 + growth.outline];
+      const [low, high, tall] = [between.from, between.to, whole.to].map(z => z - whole.from) as [
+        number,
+        number,
+        number,
+      ];
       return ok(
         turned(kit, [
           [0, 0],
           [r, 0],
           [r, low],
-          [shoulder, low],
-          [shoulder, high],
+          [wide, low],
+          [wide, high],
           [r, high],
           [r, tall],
           [0, tall],

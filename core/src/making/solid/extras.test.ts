@@ -1,3 +1,4 @@
+import { inPlaceSets } from '../../place/layout/index.ts';
 import { Clipper, FillRule } from 'clipper2-ts';
 import { expect } from 'chai';
 import Module from 'manifold-3d';
@@ -16,7 +17,6 @@ import { must } from '../../ground/result/index.ts';
 import { flatParts } from '../workshop/index.ts';
 import {
   extraParts,
-  inPlaceSets,
   partMaker,
   printedInPlace,
   printGrowth,

@@ -8,5 +8,3 @@ export * from './print-in-place.ts';
 export * from './round-body.ts';
 export * from './space-scene.ts';
 export * from './coupon-bodies.ts';
-export { bevelApex } from './bevel-solid.ts';
-export * from './space-frames.ts';

@@ -2,31 +2,15 @@ import type { Manifold } from 'manifold-3d';
 import type { Derived } from '../../state/state/index.ts';
 import { wheelPlane } from '../../state/derive/index.ts';
 import type { TriMesh } from '../../ground/geometry/index.ts';
-import {
-  axisOfWheel,
-  byId,
-  type Machine,
-  meshes,
-  processOf,
-  type Wheel,
-} from '../../document/machine/index.ts';
-import { wheelThickness } from '../../place/layout/index.ts';
+import { byId, meshes, processOf, type Wheel } from '../../document/machine/index.ts';
+import { type InPlaceSet, wheelThickness } from '../../place/layout/index.ts';
 import { AT_REST, copyPlace, stancesAt } from '../../place/motion/index.ts';
-import { AS_IS, type Growth } from '../process/index.ts';
+import { AS_IS, type Growth, keptApart } from '../process/index.ts';
 import { fail, ok, type Result } from '../../ground/result/index.ts';
 import { withFirstLayer } from './first-layer.ts';
 import { type SolidKit, toTriMesh } from './kit.ts';
 import { turned } from './turned.ts';
 import { wheelManifold } from './wheel-solid.ts';
-
-/** A planetary set that can be printed standing in mesh: its wheels by their part in it. */
-export interface InPlaceSet {
-  readonly id: string;
-  readonly name: string;
-  readonly sun: Wheel | undefined;
-  readonly planet: Wheel;
-  readonly ring: Wheel;
-}
 
 /** A body of a set printed in place, and which wheel it is. */
 export interface InPlaceBody {
@@ -36,33 +20,11 @@ export interface InPlaceBody {
 }
 
 /**
- * The sets of a machine: planets in several places that mesh with a ring, and with a sun where there is one, all in
- * one layer.
- */
-export function inPlaceSets(machine: Machine): InPlaceSet[] {
-  return machine.wheels.flatMap((planet): InPlaceSet[] => {
-    const axis = byId(machine.axes, axisOfWheel(machine, planet));
-    if (!axis?.copies) return [];
-    const mates = meshes(machine).flatMap(j => {
-      const other = j.a === planet.id ? j.b : j.b === planet.id ? j.a : undefined;
-      const wheel = byId(machine.wheels, other);
-      return wheel ? [{ wheel, type: j.type }] : [];
-    });
-    const ring = mates.find(m => m.type === 'internal')?.wheel;
-    const sun = mates.find(
-      m => m.type === 'external' && !byId(machine.axes, axisOfWheel(machine, m.wheel))?.copies,
-    )?.wheel;
-    if (!ring || ring.layer !== planet.layer || (sun && sun.layer !== planet.layer)) return [];
-    return [{ id: planet.id, name: planet.name, sun, planet, ring }];
-  });
-}
-
-/**
  * How far a lip reaches over the planets' teeth, in modules, never more than a third of the height; it leans by
  * 45°, so that it prints without support.
  */
 const LIP = 0.8;
-/** Room left between a lip and what it holds, mm: common practice, no source. */
+/** Room left between a lip and what it holds, mm: common practice, no source. Never less than the printer keeps. */
 const LIP_GAP = 0.3;
 
 /**
@@ -89,12 +51,13 @@ export function printedInPlace(
   const lipped = !toothing.double;
   const module = (2 * state.dimensions.pitchRadius) / (state.figure.ok ? state.figure.value.count : 1);
   const lip = Math.min(LIP * module, height / 3);
+  const gap = Math.max(LIP_GAP, process ? keptApart(process) : 0);
   const bodies: InPlaceBody[] = [];
   for (const wheel of [set.ring, set.planet, ...(set.sun ? [set.sun] : [])]) {
     const made = wheelManifold(kit, derived, { ...wheel, hand: handIn(set, wheel) }, growth, { plain: true });
     if (!made.ok) return made;
     let body = made.value;
-    if (lipped) body = collared(kit, derived, set, wheel, body, { height, lip, distance });
+    if (lipped) body = collared(kit, derived, set, wheel, body, { height, lip, distance, gap });
     body = withFirstLayer(kit, body, process);
     const phase = phases.at[wheel.id] ?? 0;
     const copies =
@@ -137,6 +100,8 @@ interface Lip {
   readonly height: number;
   readonly lip: number;
   readonly distance: number;
+  /** Room between a lip and what it holds. */
+  readonly gap: number;
 }
 
 /** Planets bevelled at both faces; ring and sun with collars that follow the bevel at a gap. */
@@ -146,7 +111,7 @@ function collared(
   set: InPlaceSet,
   wheel: Wheel,
   body: Manifold,
-  { height, lip, distance }: Lip,
+  { height, lip, distance, gap }: Lip,
 ): Manifold {
   const planetTip = derived.wheels[set.planet.id]?.dimensions.tipRadius ?? 0;
   const own = derived.wheels[wheel.id]?.dimensions;
@@ -162,12 +127,12 @@ function collared(
   if (wheel === set.planet) shaped = body.intersect(turned(kit, [[0, 0], ...bevel(0), [0, height]]));
   else if (wheel === set.ring) {
     const outside = own.rootRadius + lip;
-    const open = bevel(distance + LIP_GAP);
+    const open = bevel(distance + gap);
     const collar = turned(kit, [[outside, 0], [outside, height], ...[...open].reverse()]);
     const [low, high] = [rootBand(collar, 0, lip), rootBand(collar, height - lip, height)];
     shaped = kit.Manifold.union([body, low, high]);
   } else {
-    const within = bevel(0).map(([r, z]): [number, number] => [distance - r - LIP_GAP, z]);
+    const within = bevel(0).map(([r, z]): [number, number] => [distance - r - gap, z]);
     const boreRadius = Math.max(0.01, boreOf(derived, wheel));
     const collar = turned(kit, [[boreRadius, 0], ...within, [boreRadius, height]]);
     const [low, high] = [rootBand(collar, 0, lip), rootBand(collar, height - lip, height)];

@@ -1,10 +1,9 @@
 import type { Derived } from '../../state/state/index.ts';
-import { armLayers, wheelThickness } from '../../place/layout/index.ts';
+import { armLayers, type SpaceFrame, spaceFrames, wheelThickness } from '../../place/layout/index.ts';
 import { arbors, axisOfWheel, byId, GROUND, type Wheel } from '../../document/machine/index.ts';
 import { copyPlace } from '../../place/motion/index.ts';
 import { indicatorAxis, sideScene } from '../../files/drawings/index.ts';
 import { radians } from '../../ground/units/index.ts';
-import { type SpaceFrame, spaceFrames } from './space-frames.ts';
 
 /** What kinds of things can be taken away to see the inside. */
 export type SpaceGroup = 'wheels' | 'arbors' | 'arms' | 'back plate' | 'front plate' | 'dials and hands';

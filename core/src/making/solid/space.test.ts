@@ -5,7 +5,10 @@ import { derive } from '../../state/derive/index.ts';
 import type { Derived } from '../../state/state/index.ts';
 import { axisOfWheel, type Machine, meshes, readMachine, type Wheel } from '../../document/machine/index.ts';
 import { must } from '../../ground/result/index.ts';
-import { bevelApex, inSpace, type Space, spaceFrames, spaceScene } from './index.ts';
+import { CHORD_ERROR, bevelApex } from '../../teeth/tooth/index.ts';
+import { inSpace, spaceFrames } from '../../place/layout/index.ts';
+import type { Space } from '../../ground/geometry/index.ts';
+import { spaceScene } from './index.ts';
 
 const demo = (name: string): Machine =>
   must(readMachine(readFileSync(new URL(`../../../../demo/${name}.json`, import.meta.url), 'utf8')));
@@ -54,7 +57,7 @@ describe('the machine in space', function () {
       const pair = [mesh.a, mesh.b].map(id => machine.wheels.find(w => w.id === id)!);
       const apexes = pair.map(w => {
         const { bed, up } = standsAt(d, w);
-        const high = bevelApex(d, w)!;
+        const high = bevelApex(d.wheels[w.id]?.teeth, CHORD_ERROR)!;
         return { x: bed.x + up.x * high, y: bed.y + up.y * high, z: bed.z + up.z * high };
       });
       expect(far(apexes[0]!, apexes[1]!)).to.be.below(1e-6);

@@ -1,5 +1,6 @@
 import type { Derived } from '../../state/state/index.ts';
 import { clipsNeeded, piecesNeeded } from './pieces-needed.ts';
+import { pillarsOf } from '../../place/layout/index.ts';
 import type { Table } from '../../ground/drawing/index.ts';
 import { byId } from '../../document/machine/index.ts';
 
@@ -50,19 +51,12 @@ function lengths(derived: Derived): Item[] {
   });
 }
 
-function pillars({ machine, layout }: Derived): Item[] {
-  const { back, front } = layout.stack;
-  if (!back || !front) return [];
-  return (machine.layout.plates?.pillars ?? []).map(p => ({
-    ...{
-      item: 'pillar rod',
-      size: `${round(p.diameter)}`,
-      length: front.to - back.from,
-      number: 1,
-      use: 'plates',
-    },
+const pillars = ({ machine, layout }: Derived): Item[] =>
+  pillarsOf(machine, layout.stack).map(p => ({
+    ...{ item: 'pillar', number: 1, use: 'plates' },
+    size: `${round(p.shoulder)}, ends ${round(p.diameter)}`,
+    length: p.whole.to - p.whole.from,
   }));
-}
 
 /** Pins, pegs and magnets of wheels that carry them. */
 function inTeeth(derived: Derived): Item[] {

@@ -10,7 +10,7 @@ import {
   materialOf,
   processOf,
 } from '../../document/machine/index.ts';
-import { type Piece, wheelThickness } from '../../place/layout/index.ts';
+import { type Piece, pillarsOf, wheelThickness } from '../../place/layout/index.ts';
 import { estimateOf } from './estimate.ts';
 import { type FlatPart, flatParts } from './flat-parts.ts';
 
@@ -159,9 +159,8 @@ function plateRows({ machine, layout }: Derived, madeOf: Made): Table['rows'] {
     ...row(`${p.side} plate`, '', { thickness: plates.thickness, number: 1 }).slice(0, 14),
     ...madeOf(`plate ${p.side}`),
   ]);
-  const clear = front.from - back.to;
-  const pillars = plates.pillars.map((p, i) =>
-    row(`pillar ${i + 1}`, '', { outside: p.diameter, length: clear, number: 1 }),
+  const pillars = pillarsOf(machine, layout.stack).map((p, i) =>
+    row(`pillar ${i + 1}`, '', { outside: p.shoulder, length: p.whole.to - p.whole.from, number: 1 }),
   );
   return [...made, ...pillars];
 }

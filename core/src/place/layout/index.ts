@@ -23,3 +23,7 @@ export * from './auto-layers.ts';
 export { foldTrain, withFold, type FoldQuery, type Folded, type FoldNews } from './fold/fold.ts';
 export * from './section.ts';
 export * from './fit-bores.ts';
+export * from './in-place-sets.ts';
+export * from './space-frames.ts';
+export * from './rubbing.ts';
+export * from './pillars.ts';

@@ -8,12 +8,14 @@ import { mend } from '../../edits/edit/index.ts';
 import { type Machine, newAim, readMachine } from '../../document/machine/index.ts';
 import { setArbor, setLayout, setWheel } from '../../edits/change/index.ts';
 import { must } from '../../ground/result/index.ts';
+import { toFraction } from '../../ground/rational/index.ts';
 import {
   bearingAllowance,
   fitBores,
   holdOf,
   hubbed,
   hullRound,
+  rubbingPairs,
   sectionThrough,
   usualSection,
 } from './index.ts';
@@ -361,8 +363,29 @@ describe('the section', () => {
     const overlap = wheel(mesh.a).right - wheel(mesh.b).left;
     expect(overlap, 'two addenda of module 1').to.be.closeTo(2, 1e-6);
     const plates = s.cuts.filter(c => c.kind === 'plate');
-    expect(plates.length, 'two plates, each open at two holes').to.equal(6);
+    expect(plates.length, 'two plates, each open at two bearings and at two pillars').to.equal(10);
     for (const c of s.cuts) expect(c.high).to.be.greaterThan(c.low);
+  });
+
+  it('shows plates as far as their border reaches, and pillars as they are made', () => {
+    const { layout } = quartet;
+    const s = sectionThrough({ ...layoutOf(quartet), plates: layout.plates, pieces: layout.pieces }, [
+      'axis1',
+    ]);
+    for (const plate of layout.plates) {
+      // A single axis is cut along x: where the border meets y = 0, by hand from its corners.
+      const border = flatten(plate.outline, 0.001);
+      const ends = border.flatMap((p, i) => {
+        const q = border[(i + 1) % border.length]!;
+        return p.y > 0 === q.y > 0 ? [] : [p.x + ((q.x - p.x) * p.y) / (p.y - q.y)];
+      });
+      const cuts = s.cuts.filter(c => c.kind === 'plate' && c.id === plate.side);
+      expect(Math.min(...cuts.map(c => c.left))).to.be.closeTo(Math.min(...ends), 0.01);
+      expect(Math.max(...cuts.map(c => c.right))).to.be.closeTo(Math.max(...ends), 0.01);
+    }
+    const pillar = s.cuts.filter(c => c.id === 'pillar3');
+    expect(pillar.map(c => Number((c.right - c.left).toFixed(2)))).to.deep.equal([6, 9, 6]);
+    expect(pillar.map(c => c.low)).to.deep.equal([0, 4, layout.stack.front!.from]);
   });
 
   it('of arms shows their bars between the plates of wheels they carry', () => {
@@ -396,5 +419,30 @@ describe('what an arbor runs through', () => {
     expect(held.map(f => f.data)).to.deep.include({ type: 'external', side: 'beyond' });
     const within = derive(machine).findings.filter(f => f.code === 'held-one-side');
     expect(within.length).to.be.below(held.length);
+  });
+});
+
+describe('what rubs on what', () => {
+  const said = (d: Derived): string[] =>
+    rubbingPairs(d.layout.spans, d.train.rates).map(
+      p => `${p.outer} on ${p.inner ?? 'its rod'}: ${toFraction(p.relative)}`,
+    );
+
+  it('is what the layout puts next to each other, and not every two arbors of a line', () => {
+    const noons = said(derive(demo('two-noons')));
+    expect(noons, 'its layers put the hour arbor within: 1 − 1/12').to.deep.equal(['drive on hour: 11/12']);
+    const moons = rubbingPairs(quartet.layout.spans, quartet.train.rates);
+    const on = (name: string): string | undefined => quartet.machine.members.find(m => m.name === name)?.id;
+    const pairs = moons.map(p => [p.outer, p.inner]);
+    expect(pairs).to.deep.include([on('Europa'), on('Io')]);
+    expect(pairs, 'Europa’s tube lies between').to.not.deep.include([on('Ganymede'), on('Io')]);
+    expect(pairs).to.deep.include([on('Io'), undefined]);
+  });
+
+  it('leaves out what stands still against what is in it', () => {
+    const m = arrange({ a: {}, b: { with: 'a' } }, { 'a.w': 20, 'b.v': 30 }, [], {});
+    const d = derive(m);
+    const rates = { a: { num: 1n, den: 2n }, b: { num: 1n, den: 2n } };
+    expect(rubbingPairs(d.layout.spans, rates).every(p => p.inner === undefined)).to.equal(true);
   });
 });

@@ -152,6 +152,27 @@ function outlineOf({ layout }: LayoutParts['machine'], said: PlatesSaid, holes: 
 export const slotEnds = ({ at, slot }: PlateHole): Point[] =>
   slot ? [polar(at, slot.travel, slot.direction), polar(at, -slot.travel, slot.direction)] : [at];
 
+/** A slot with round ends, counter-clockwise. */
+export function slotPath(hole: PlateHole): Path {
+  const [head, tail] = slotEnds(hole) as [Point, Point];
+  const [r, along] = [hole.diameter / 2, hole.slot?.direction ?? 0];
+  const [left, right] = [along + Math.PI / 2, along - Math.PI / 2];
+  return {
+    start: polar(tail, r, right),
+    segments: [
+      { kind: 'line', to: polar(head, r, right) },
+      { kind: 'arc', to: polar(head, r, left), centre: head, ccw: true },
+      { kind: 'line', to: polar(tail, r, left) },
+      { kind: 'arc', to: polar(tail, r, right), centre: tail, ccw: true },
+    ],
+    closed: true,
+  };
+}
+
+/** The line of a hole as it is cut, round or a slot. */
+export const holePath = (hole: PlateHole): Path =>
+  hole.slot ? slotPath(hole) : circle(hole.at, hole.diameter / 2);
+
 /** Holes that meet each other or the edge of their plate, and axes that an arm would carry through one. */
 export function plateFindings(parts: LayoutParts, plates: readonly Plate[]): Finding[] {
   const found: Finding[] = [];

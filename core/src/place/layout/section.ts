@@ -1,15 +1,27 @@
-import { distance } from '../../ground/geometry/index.ts';
+import {
+  circle,
+  direction,
+  distance,
+  flatten,
+  type Path,
+  type Point,
+  polar,
+  type Stretch,
+  stretchesInside,
+  stretchesWithout,
+} from '../../ground/geometry/index.ts';
 import { arbors, axesOfMesh, byId, type Machine } from '../../document/machine/index.ts';
 import { armLayers, carriedAxes } from './arms.ts';
 import type { Piece } from './pieces.ts';
-import type { Plate } from './plates.ts';
+import { pillarsOf } from './pillars.ts';
+import { holePath, type Plate } from './plates.ts';
 import { armWidth, type LayoutParts } from './solids.ts';
 import { linesOf } from './lines.ts';
 import type { Band } from './stack.ts';
 
 /** A rectangle cut by the section: from `left` to `right` along it, from `low` to `high` up the axes, mm. */
 export interface Cut {
-  readonly kind: 'wheel' | 'ring' | 'arm' | 'rod' | 'tube' | 'plate' | 'spacer' | 'washers';
+  readonly kind: 'wheel' | 'ring' | 'arm' | 'rod' | 'tube' | 'plate' | 'spacer' | 'washers' | 'pillar';
   /** The wheel, arbor or arm; of a plate its side. */
   readonly id: string;
   readonly member: string | undefined;
@@ -38,7 +50,7 @@ export interface SectionParts extends LayoutParts {
 /**
  * The section that runs from axis to axis in straight lines, laid out flat: every line keeps its true distance from
  * the one before, so that wheels in mesh meet at their pitch circles. Each thing is cut in halves by its bore;
- * plates are open at their holes. Axes without a place are left out.
+ * plates reach as far as their borders do along it, and are open at their holes. Axes without a place are left out.
  */
 export function sectionThrough(parts: SectionParts, axes: readonly string[]): Section {
   const placed = axes.flatMap(axis => {
@@ -58,15 +70,16 @@ export function sectionThrough(parts: SectionParts, axes: readonly string[]): Se
     return [...wheelCuts(parts, ids, at), ...rodCuts(parts, ids, at)];
   });
   const cuts = [...bodies, ...armCuts(parts, along)];
-  const edge = parts.machine.layout.plates?.margin ?? 0;
-  const left = Math.min(0, ...cuts.map(c => c.left), ...along.map(a => a.at - edge));
-  const right = Math.max(0, ...cuts.map(c => c.right), ...along.map(a => a.at + edge));
-  const all = [...plateCuts(parts, along, left - edge / 2, right + edge / 2), ...cuts];
+  const ways = waysThrough(
+    placed.map(({ p }) => p),
+    along.map(a => a.at),
+  );
+  const all = [...plateCuts(parts, ways), ...pillarCuts(parts, ways), ...cuts];
   return {
     axes: along,
     cuts: all,
-    left: Math.min(...all.map(c => c.left), left),
-    right: Math.max(...all.map(c => c.right), right),
+    left: Math.min(0, ...all.map(c => c.left)),
+    right: Math.max(0, ...all.map(c => c.right)),
     low: Math.min(0, ...all.map(c => c.low)),
     high: Math.max(parts.stack.height, ...all.map(c => c.high)),
   };
@@ -121,39 +134,69 @@ function armCuts({ machine, stack, sizes }: SectionParts, along: Section['axes']
   });
 }
 
-/** Plates from end to end, open at the holes of the lines that are cut. */
-function plateCuts(
-  { plates, motion }: SectionParts,
-  along: Section['axes'],
-  left: number,
-  right: number,
-): Cut[] {
-  return plates.flatMap(plate => {
-    const open = along
-      .flatMap(({ axis, at }) => {
-        const p = motion.at[axis];
-        const hole = p && plate.holes.find(h => distance(h.at, p) < 1e-6);
-        return hole ? [{ from: at - hole.diameter / 2, to: at + hole.diameter / 2 }] : [];
-      })
-      .sort((a, b) => a.from - b.from);
-    const cuts: Cut[] = [];
-    let from = left;
-    for (const hole of [...open, { from: right, to: right }]) {
-      if (hole.from > from)
-        cuts.push({
-          kind: 'plate',
-          id: plate.side,
-          member: undefined,
-          left: from,
-          right: hole.from,
-          low: plate.band.from,
-          high: plate.band.to,
-        });
-      from = Math.max(from, hole.to);
-    }
-    return cuts;
-  });
+/** A straight piece of the way that the section takes, and where it begins along it. */
+interface Way {
+  readonly from: Point;
+  readonly to: Point;
+  readonly at: number;
 }
+
+/** How far the section goes on beyond its first and last axis, mm: farther than any plate. */
+const BEYOND_ENDS = 1e5;
+
+/** The ways from axis to axis, and on beyond the first and the last in the same direction. */
+function waysThrough(points: readonly Point[], at: readonly number[]): Way[] {
+  const [first, last] = [points[0], points.at(-1)];
+  if (!first || !last) return [];
+  const start = points.length > 1 ? direction(points[1] as Point, first) : Math.PI;
+  const end = points.length > 1 ? direction(points.at(-2) as Point, last) : 0;
+  return [
+    { from: polar(first, BEYOND_ENDS, start), to: first, at: -BEYOND_ENDS },
+    ...points.slice(1).map((to, i) => ({ from: points[i] as Point, to, at: at[i] ?? 0 })),
+    { from: last, to: polar(last, BEYOND_ENDS, end), at: at.at(-1) ?? 0 },
+  ];
+}
+
+/** Where the ways run within a closed line, along the section. */
+const inside = (path: Path, ways: readonly Way[]): Stretch[] => {
+  const border = flatten(path, 0.01);
+  return ways.flatMap(w =>
+    stretchesInside(border, w.from, w.to).map(([a, b]): Stretch => [a + w.at, b + w.at]),
+  );
+};
+
+/** Plates as far as their border reaches, open at every hole that the section passes. */
+const plateCuts = ({ plates }: SectionParts, ways: readonly Way[]): Cut[] =>
+  plates.flatMap(plate => {
+    const open = plate.holes.flatMap(h => inside(holePath(h), ways));
+    const common = { kind: 'plate' as const, id: plate.side, member: undefined };
+    const heights = { low: plate.band.from, high: plate.band.to };
+    return stretchesWithout(inside(plate.outline, ways), open).map(([left, right]): Cut => ({
+      ...common,
+      left,
+      right,
+      ...heights,
+    }));
+  });
+
+/** Pillars that the section passes: their ends in the plates, and thicker between. */
+const pillarCuts = ({ machine, stack }: SectionParts, ways: readonly Way[]): Cut[] =>
+  pillarsOf(machine, stack).flatMap(p => {
+    const common = { kind: 'pillar' as const, id: p.id, member: undefined };
+    const part = (diameter: number, low: number, high: number): Cut[] =>
+      stretchesWithout(inside(circle(p.at, diameter / 2), ways), []).map(([left, right]): Cut => ({
+        ...common,
+        left,
+        right,
+        low,
+        high,
+      }));
+    return [
+      ...part(p.diameter, p.whole.from, p.between.from),
+      ...part(p.shoulder, p.between.from, p.between.to),
+      ...part(p.diameter, p.between.to, p.whole.to),
+    ];
+  });
 
 /**
  * Axes for a section when none are chosen: from the drive’s through what meshes with it, each next to one it meshes

@@ -2,6 +2,7 @@ import { arbors, axisOfWheel, byId, type Machine } from '../../document/machine/
 import { armLayers, carriedAxes } from './arms.ts';
 import { copyTurns } from './copied-axes.ts';
 import { linesOf } from './lines.ts';
+import { pillarsOf } from './pillars.ts';
 import type { Spans } from './spans.ts';
 import { standingRods } from './standing-rods.ts';
 import type { Band, Stack } from './stack.ts';
@@ -160,21 +161,12 @@ function armSolids(parts: LayoutParts): Solid[] {
   });
 }
 
-function pillarSolids({ machine, stack }: LayoutParts): Solid[] {
-  const { back, front } = stack;
-  if (!back || !front) return [];
-  return (machine.layout.plates?.pillars ?? []).map((p): Solid => {
-    const path = { x: p.x, y: p.y, vectors: [] };
-    const base = { kind: 'pillar' as const, id: p.id, member: undefined, line: undefined, copy: 0, path };
-    return {
-      ...base,
-      band: { from: back.from, to: front.to },
-      inner: undefined,
-      outer: p.diameter / 2,
-      bar: undefined,
-    };
+const pillarSolids = ({ machine, stack }: LayoutParts): Solid[] =>
+  pillarsOf(machine, stack).map((p): Solid => {
+    const base = { kind: 'pillar' as const, id: p.id, member: undefined, line: undefined, copy: 0 };
+    const path = { ...p.at, vectors: [] };
+    return { ...base, path, band: p.whole, inner: undefined, outer: p.shoulder / 2, bar: undefined };
   });
-}
 
 /** The line of every arbor. */
 function lineByArbor(machine: SolidParts): Map<string, string> {

@@ -129,7 +129,12 @@ function nest(drafts: readonly Draft[], clashes: NestClash[]): Map<string, strin
       else if (!(bOut && put(pair.a, pair.b)) && !(aOut && put(pair.b, pair.a))) clashes.push(pair);
     }
   });
-  for (const { a, b } of either) if (!put(a, b)) put(b, a);
+  // Where both would do, the longer one turns within: it is the one that is held in the plates.
+  const lengthOf = new Map(drafts.map(d => [d.arbor.id, d.reaching.to - d.reaching.from] as const));
+  for (const { a, b } of either) {
+    const [inside, outside] = (lengthOf.get(b) ?? 0) > (lengthOf.get(a) ?? 0) + 1e-9 ? [b, a] : [a, b];
+    if (!put(inside, outside)) put(outside, inside);
+  }
   const depth = (id: string): number => Math.max(-1, ...[...(inner.get(id) ?? [])].map(depth)) + 1;
   return new Map([...inner].map(([id, set]) => [id, [...set].sort((p, q) => depth(p) - depth(q))]));
 }

@@ -1,16 +1,25 @@
 import type { Machine } from '../../document/machine/index.ts';
 import { assemblyFindings } from '../../place/layout/index.ts';
 import { assembledFindings, driveFindings, untoldFindings } from '../judge/index.ts';
-import { type Checks, pick, stage, type Stages } from '../state/index.ts';
+import { type Checks, type Derived, pick, stage, type Stages } from '../state/index.ts';
 import * as make from './stages.ts';
 
 /** The stages that judge, each from what was made before it; `s` are those. */
-export function checksOf(m: Machine, old: Partial<Stages>, s: Omit<Stages, keyof Checks>): Checks {
+export function checksOf(
+  m: Machine,
+  old: Partial<Stages>,
+  s: Omit<Stages, keyof Checks>,
+  chordError: number,
+): Checks {
   const placing = pick(m, 'axes', 'members', 'wheels', 'joints');
   const toothed = pick(m, 'wheels', 'joints', 'toothings');
   const tools = pick(m, 'processes', 'process', 'making');
   const cut = { ...pick(m, 'wheels', 'toothings', 'stack', 'materials'), ...tools };
   const marked = pick(m, 'axes', 'members', 'indicators', 'drive', 'aims');
+  const rolled = (): Pick<Derived, 'meshes'> & { states: Derived['wheels'] } => ({
+    states: s.wheels.value,
+    meshes: s.meshes.value,
+  });
   return {
     driven: stage(
       old.driven,
@@ -54,7 +63,19 @@ export function checksOf(m: Machine, old: Partial<Stages>, s: Omit<Stages, keyof
       }),
       make.closedStage,
     ),
+    crossed: stage(
+      old.crossed,
+      () => ({
+        ...{ ...placing, ...pick(m, 'toothings', 'stack', 'drive'), positions: s.positions.value },
+        ...{ states: s.wheels.value, parts: s.laid.value, extents: s.extents.value, chordError },
+      }),
+      make.crossedStage,
+    ),
     shown: stage(old.shown, () => ({ ...marked, train: s.train.value }), make.shownStage),
-    made: stage(old.made, () => ({ ...cut, states: s.wheels.value, layout: s.layout.value }), make.madeStage),
+    made: stage(
+      old.made,
+      () => ({ ...cut, ...placing, ...rolled(), layout: s.layout.value }),
+      make.madeStage,
+    ),
   };
 }

@@ -68,5 +68,5 @@ export function derive(m: Machine, before?: Derived, chordError = CHORD_ERROR): 
   const placings = { modules, wheels, meshes, positions, phases, moving };
   const layouts = { extents, laid: laidOut, clearances, plates, pieces, held, layout };
   const all = { ...rates, ...placings, ...layouts, slack };
-  return derivedFrom(m, chordError, { ...all, ...checksOf(m, old, all) });
+  return derivedFrom(m, chordError, { ...all, ...checksOf(m, old, all, chordError) });
 }

@@ -16,6 +16,7 @@ const findingsOf = (s: Stages): readonly Finding[] => [
   ...s.closed.value,
   ...s.phases.value.findings,
   ...s.shown.value,
+  ...s.crossed.value,
   ...s.layout.value.findings,
   ...s.made.value,
 ];

@@ -42,7 +42,13 @@ import {
   type Standing,
   type WheelState,
 } from '../state/index.ts';
-import { closureFixes, makeFindings, teethFindings } from '../judge/index.ts';
+import {
+  closureFixes,
+  crossingFindings,
+  inPlaceFindings,
+  makeFindings,
+  teethFindings,
+} from '../judge/index.ts';
 import { extentsOf } from './extents.ts';
 import { distancesOf, meshStates } from './mesh-state.ts';
 import { slackFindings, slackOf } from './slack.ts';
@@ -231,12 +237,29 @@ export const layoutStage = (
 };
 
 export const madeStage = (
-  i: Doc<'wheels' | 'toothings' | 'stack' | 'making' | 'processes' | 'process' | 'materials'> & {
-    readonly states: Wheels;
-    readonly layout: LayoutState;
-  },
-): readonly Finding[] => makeFindings(i, i.states, i.layout);
+  i: Carried &
+    Doc<'wheels' | 'joints' | 'toothings' | 'stack' | 'making' | 'processes' | 'process' | 'materials'> & {
+      readonly states: Wheels;
+      readonly meshes: Meshes;
+      readonly layout: LayoutState;
+    },
+): readonly Finding[] => [...makeFindings(i, i.states, i.layout), ...inPlaceFindings(i, i.states, i.meshes)];
 
 export const shownStage = (
   i: Carried & Doc<'indicators' | 'drive' | 'aims'> & { readonly train: TrainRates },
 ): readonly Finding[] => indicatorFindings({ machine: i, rates: i.train.rates });
+
+export const crossedStage = (
+  i: Carried &
+    Doc<'wheels' | 'joints' | 'toothings' | 'stack' | 'drive'> & {
+      readonly positions: Positions;
+      readonly states: Wheels;
+      readonly parts: LayoutParts;
+      readonly extents: Extents;
+      readonly chordError: number;
+    },
+): readonly Finding[] =>
+  crossingFindings({
+    ...{ machine: i, positions: i.positions, layout: i.parts, wheels: i.states },
+    ...{ extents: i.extents, chordError: i.chordError },
+  });

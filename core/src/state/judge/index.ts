@@ -13,3 +13,5 @@ export * from './teeth-facts.ts';
 export * from './teeth-findings.ts';
 export * from './untold.ts';
 export * from './assembled.ts';
+export * from './in-place-findings.ts';
+export * from './crossing-findings.ts';

@@ -138,6 +138,7 @@ export interface Checks {
   readonly teeth: Stage<readonly Finding[]>;
   readonly played: Stage<readonly Finding[]>;
   readonly closed: Stage<readonly Finding[]>;
+  readonly crossed: Stage<readonly Finding[]>;
   readonly shown: Stage<readonly Finding[]>;
   readonly made: Stage<readonly Finding[]>;
 }

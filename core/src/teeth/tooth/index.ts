@@ -21,3 +21,4 @@ export * from './magnet-rim.ts';
 export * from './figure.ts';
 export * from './family.ts';
 export * from './teeth-spec.ts';
+export * from './bevel-apex.ts';

@@ -6,6 +6,5 @@ export * from './solve.ts';
 export * from './laws.ts';
 export * from './train-rates.ts';
 export * from './ground-rate.ts';
-export * from './nested.ts';
 export * from './drive-flow.ts';
 export * from './play-shares.ts';

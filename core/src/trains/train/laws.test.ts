@@ -5,7 +5,7 @@ import { KINDS } from '../../../test/kinds.ts';
 import { GROUND, type Machine } from '../../document/machine/index.ts';
 import { holdMember } from '../../edits/change/index.ts';
 import { toFraction, toNumber } from '../../ground/rational/index.ts';
-import { groundRate, inMode, nestedPairs, rateEquations, trainRates } from './index.ts';
+import { groundRate, inMode, rateEquations, trainRates } from './index.ts';
 
 const rate = (m: Machine, id: string): string => {
   const r = trainRates(m).rates[id];
@@ -370,15 +370,5 @@ describe('any arrangement', () => {
       }),
       { numRuns: 60 },
     );
-  });
-
-  it('lists what rubs on what: every two arbors of one line, fastest first', () => {
-    const m = KINDS['planets in copies']!;
-    const pairs = nestedPairs(m, trainRates(m).rates).map(p => [p.inner, p.outer, toFraction(p.relative)]);
-    expect(pairs).to.deep.equal([
-      ['drive', 'ring', '-1'],
-      ['drive', 'arm', '-5/7'],
-      ['arm', 'ring', '-2/7'],
-    ]);
   });
 });

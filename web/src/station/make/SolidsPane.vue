@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { byId, processOf } from '@tesseron/core/machine';
 import { compensationName, fileName } from '@tesseron/core/drawings';
-import { inPlaceSets, solidParts } from '@tesseron/core/solid';
+import { inPlaceSets } from '@tesseron/core/layout';
+import { solidParts } from '@tesseron/core/solid';
 import { sayProblem } from '@tesseron/core/words';
 import { computed, ref } from 'vue';
 import WorkBar from '../../parts/WorkBar.vue';

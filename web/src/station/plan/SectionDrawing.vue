@@ -40,20 +40,31 @@ const scale = computed(() =>
 const px = (x: number): number => scale.value.px(x);
 const py = (z: number): number => scale.value.py(z);
 const wide = computed(() => room.width.value * zoom.value);
-const ORDER: readonly Cut['kind'][] = ['plate', 'arm', 'ring', 'wheel', 'spacer', 'washers', 'tube', 'rod'];
+const ORDER: readonly Cut['kind'][] = [
+  'plate',
+  'pillar',
+  'arm',
+  'ring',
+  'wheel',
+  'spacer',
+  'washers',
+  'tube',
+  'rod',
+];
 const cuts = computed(() =>
   [...section.value.cuts].sort((a, b) => ORDER.indexOf(a.kind) - ORDER.indexOf(b.kind)),
 );
 const fill = (c: Cut): string => {
   const rate = c.member === undefined ? undefined : derived.value.train.rates[c.member];
   const turning = c.kind === 'wheel' || c.kind === 'ring' || c.kind === 'arm' || c.kind === 'tube';
-  if (c.kind === 'plate') return 'url(#hatch)';
+  if (c.kind === 'plate' || c.kind === 'pillar') return 'url(#hatch)';
   return (turning ? rateColour(rate, tokens.value.rate) : undefined) ?? tokens.value.panel;
 };
+const PLAIN: ReadonlySet<Cut['kind']> = new Set(['wheel', 'ring', 'pillar']);
 const named = (c: Cut): string =>
   c.kind === 'plate'
     ? `${c.id} plate`
-    : `${c.kind === 'wheel' || c.kind === 'ring' ? '' : `${c.kind}, `}${nameOf(machine.value, c.id)}`;
+    : `${PLAIN.has(c.kind) ? '' : `${c.kind}, `}${nameOf(machine.value, c.id)}`;
 const heads = computed(() =>
   section.value.axes.map((a, i) => ({
     ...a,

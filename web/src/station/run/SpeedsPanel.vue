@@ -2,9 +2,9 @@
 import { LIMITS } from '@tesseron/core/machine';
 import { GUESSED_EFFICIENCY, torquesLeft } from '@tesseron/core/ask';
 import { HAND_RPM } from '@tesseron/core/judge';
+import { rubbingPairs } from '@tesseron/core/layout';
 import { memberSpeeds } from '@tesseron/core/motion';
 import { toNumber } from '@tesseron/core/rational';
-import { nestedPairs } from '@tesseron/core/train';
 import { figure } from '@tesseron/core/units';
 import { nameOf } from '@tesseron/core/words';
 import { computed, ref } from 'vue';
@@ -24,12 +24,12 @@ const rpm = computed(() => asked.value ?? own.value ?? HAND_RPM);
 const radii = computed(() =>
   Object.fromEntries(Object.entries(derived.value.wheels).map(([id, w]) => [id, w.dimensions.pitchRadius])),
 );
-/** How fast arbors on one line turn in each other. */
+/** How fast arbors turn on each other, as the layout nests them. */
 const tubes = computed(() =>
-  nestedPairs(machine.value, derived.value.train.rates).map(p => ({
-    key: `${p.inner} ${p.outer}`,
+  rubbingPairs(derived.value.stages.laid.value.spans, derived.value.train.rates).map(p => ({
+    key: `${p.inner ?? 'rod'} ${p.outer}`,
     outer: nameOf(machine.value, p.outer),
-    inner: nameOf(machine.value, p.inner),
+    inner: p.inner === undefined ? 'its standing rod' : nameOf(machine.value, p.inner),
     rpm: figure(Math.abs(toNumber(p.relative)) * rpm.value, 3),
   })),
 );

@@ -52,22 +52,28 @@ const arbors = computed(() =>
     .filter(m => m.kind !== 'link')
     .map(m => {
       const rate = derived.value.train.rates[m.id];
-      const period =
-        rate && m.kind === 'arbor' ? periodOf(absolute(rate), derived.value.driveSeconds) : undefined;
+      const ground = m.kind === 'arbor' ? groundOf(m.id, rate) : undefined;
       return {
         id: m.id,
         name: m.name,
         rate: sayRate(rate, 24, way.value),
         short: sayRate(rate, 13, way.value),
-        ground: groundOf(m.id, rate),
-        period: period ? sayPeriod(period, 6) : '',
+        carried: ground !== undefined,
+        ground: ground ? sayRate(ground, 13, way.value) : '',
+        period: m.kind === 'arbor' ? inTime(rate) : '',
+        groundPeriod: inTime(ground),
       };
     }),
 );
 /** The rate against the ground, for what an arm carries. */
-function groundOf(id: string, rate: Rational | undefined): string {
+function groundOf(id: string, rate: Rational | undefined): Rational | undefined {
   const ground = groundRate(machine.value, derived.value.train.rates, id);
-  return ground && rate && ground !== rate ? sayRate(ground, 13, way.value) : '';
+  return ground && rate && ground !== rate ? ground : undefined;
+}
+/** How long one turn takes. */
+function inTime(rate: Rational | undefined): string {
+  const period = rate && periodOf(absolute(rate), derived.value.driveSeconds);
+  return period ? sayPeriod(period, 6) : '';
 }
 const wheel = computed(() =>
   chosen.value?.kind === 'wheel' ? byId(machine.value.wheels, chosen.value.id) : undefined,
@@ -236,9 +242,12 @@ const arborRows = useRows(() => arbors.value);
               <PlainButton @click="chooseFromTable(a.id)">{{ a.name }}</PlainButton>
             </td>
             <td class="figure" :title="a.rate">
-              {{ a.short }}<span v-if="a.ground" class="quiet ground">ground {{ a.ground }}</span>
+              {{ a.short }}<span v-if="a.carried" class="quiet ground">ground {{ a.ground }}</span>
             </td>
-            <td class="figure">{{ a.period }}</td>
+            <td class="figure">
+              {{ a.period
+              }}<span v-if="a.groundPeriod" class="quiet ground">ground {{ a.groundPeriod }}</span>
+            </td>
           </tr>
         </tbody>
       </table>

@@ -1,23 +1,25 @@
 <script setup lang="ts">
 import { absolute, toNumber } from '@tesseron/core/rational';
-import { nestedPairs } from '@tesseron/core/train';
+import { rubbingPairs } from '@tesseron/core/layout';
 import { figure } from '@tesseron/core/units';
 import { driveWay } from '@tesseron/core/machine';
 import { nameOf, sayRate } from '@tesseron/core/words';
 import { computed } from 'vue';
 import { useOpen } from '../../machine/use-open';
 
-/** How fast arbors on one line turn in each other. */
+/** What turns on what, as the layout nests it, and how fast. */
 const { machine, derived } = useOpen();
 const MOST = 12;
-const pairs = computed(() => nestedPairs(machine.value, derived.value.train.rates));
+const inner = (id: string | undefined): string =>
+  id === undefined ? 'its standing rod' : nameOf(machine.value, id);
+const pairs = computed(() => rubbingPairs(derived.value.stages.laid.value.spans, derived.value.train.rates));
 const rows = computed(() =>
   pairs.value.slice(0, MOST).map(p => {
     const seconds = derived.value.driveSeconds;
     const rpm = seconds && Math.abs((toNumber(absolute(p.relative)) * 60) / toNumber(seconds));
     return {
-      key: `${p.inner} ${p.outer}`,
-      names: `${nameOf(machine.value, p.outer)} in ${nameOf(machine.value, p.inner)}`,
+      key: `${p.inner ?? 'rod'} ${p.outer}`,
+      names: `${nameOf(machine.value, p.outer)} on ${inner(p.inner)}`,
       rate: sayRate(p.relative, 24, driveWay(machine.value)),
       rpm: rpm === undefined ? '' : `${figure(rpm, 3)} a minute`,
     };
@@ -27,13 +29,11 @@ const rows = computed(() =>
 
 <template>
   <details v-if="rows.length > 0" data-test="tubes">
-    <summary>
-      Arbors on one line: {{ pairs.length }} {{ pairs.length === 1 ? 'pair rubs' : 'pairs can rub' }}
-    </summary>
+    <summary>Tubes and rods: {{ pairs.length }} {{ pairs.length === 1 ? 'pair rubs' : 'pairs rub' }}</summary>
     <table class="ruled">
       <thead>
         <tr>
-          <th scope="col">one in the other</th>
+          <th scope="col">one on the other</th>
           <th scope="col" class="figure">turns</th>
         </tr>
       </thead>

@@ -1,5 +1,3 @@
-import type { Derived } from '../../state/state/index.ts';
-import { wheelThickness } from '../../place/layout/index.ts';
 import {
   arbors,
   axesOfMesh,
@@ -10,14 +8,19 @@ import {
   meshes,
   type Wheel,
 } from '../../document/machine/index.ts';
+import type { Space } from '../../ground/geometry/index.ts';
 import { radians } from '../../ground/units/index.ts';
-import { bevelApex } from './bevel-solid.ts';
+import { bevelApex, type Circles, type TeethSpec } from '../../teeth/tooth/index.ts';
+import { wheelThickness } from './layers.ts';
+import type { Band } from './stack.ts';
 
-/** A vector or point in space, mm; z towards the front. */
-export interface Space {
-  readonly x: number;
-  readonly y: number;
-  readonly z: number;
+/** What the frames are made from: the document, places and heights, and the teeth of its wheels. */
+export interface SpaceFacts {
+  readonly machine: Pick<Machine, 'axes' | 'members' | 'wheels' | 'joints' | 'toothings' | 'stack' | 'drive'>;
+  readonly positions: { readonly at: Readonly<Record<string, { readonly x: number; readonly y: number }>> };
+  readonly layout: { readonly stack: { readonly layers: ReadonlyMap<number, Band> } };
+  readonly wheels: Readonly<Record<string, { readonly teeth: TeethSpec; readonly dimensions: Circles }>>;
+  readonly chordError: number;
 }
 
 /** Where a plan lies in space: its own x, y and height are laid off from the origin along three unit vectors. */
@@ -67,7 +70,7 @@ const CROSSING: ReadonlySet<MeshJoint['type']> = new Set(['bevel', 'pegs', 'worm
  * The frame of every axis: that of the drive lies as the plan does; what meshes with a wheel side by side, or
  * stands on its line or arm, lies with it; beyond bevels, pegs, worms and crossed wheels the plan is turned up.
  */
-export function spaceFrames(derived: Derived, middle: number): ReadonlyMap<string, SpaceFrame> {
+export function spaceFrames(derived: SpaceFacts, middle: number): ReadonlyMap<string, SpaceFrame> {
   const { machine } = derived;
   const frames = new Map<string, SpaceFrame>();
   const drive = byId(arbors(machine), machine.drive?.member)?.axis;
@@ -89,7 +92,7 @@ export function spaceFrames(derived: Derived, middle: number): ReadonlyMap<strin
 }
 
 /** The axes that hang on one, each with its frame. */
-function neighbours(derived: Derived, axis: string, frame: SpaceFrame): (readonly [string, SpaceFrame])[] {
+function neighbours(derived: SpaceFacts, axis: string, frame: SpaceFrame): (readonly [string, SpaceFrame])[] {
   const { machine, positions } = derived;
   const found: (readonly [string, SpaceFrame])[] = [];
   for (const j of meshes(machine)) {
@@ -120,10 +123,11 @@ function neighbours(derived: Derived, axis: string, frame: SpaceFrame): (readonl
   return found;
 }
 
-const frameOf = (machine: Machine, axis: string): string => byId(machine.axes, axis)?.frame ?? GROUND;
-const carries = (machine: Machine, axis: string, carried: string): boolean =>
+const frameOf = (machine: SpaceFacts['machine'], axis: string): string =>
+  byId(machine.axes, axis)?.frame ?? GROUND;
+const carries = (machine: SpaceFacts['machine'], axis: string, carried: string): boolean =>
   byId(arbors(machine), byId(machine.axes, carried)?.frame)?.axis === axis;
-const crossed = (machine: Machine, a: string, b: string): boolean =>
+const crossed = (machine: SpaceFacts['machine'], a: string, b: string): boolean =>
   meshes(machine).some(j => {
     const [p, q] = axesOfMesh(machine, j.id);
     return CROSSING.has(j.type) && ((p === a && q === b) || (p === b && q === a));
@@ -135,7 +139,7 @@ const crossed = (machine: Machine, a: string, b: string): boolean =>
  * side. Where the two do not stand alike, the mate's axis points the other way.
  */
 function turnedUp(
-  derived: Derived,
+  derived: SpaceFacts,
   frame: SpaceFrame,
   axis: string,
   other: string,
@@ -155,6 +159,7 @@ function turnedUp(
         : { x: 1, y: 0 };
   const u = plus(scaled(frame.x, flat.x), frame.y, flat.y);
   const low = layout.stack.layers.get(from.layer)?.from ?? 0;
+  const apex = (w: Wheel): number | undefined => bevelApex(derived.wheels[w.id]?.teeth, derived.chordError);
   const thick = (w: Wheel): number => wheelThickness(machine.stack, w);
   const radius = (w: Wheel): number => derived.wheels[w.id]?.dimensions.pitchRadius ?? 0;
   const angle = mesh.type === 'bevel' ? radians(mesh.shaftAngleDeg ?? 90) : Math.PI / 2;
@@ -181,8 +186,8 @@ function turnedUp(
   function bedOf(): Space {
     const top = low + thick(from);
     if (mesh.type === 'bevel') {
-      const height = sign > 0 ? low + (bevelApex(derived, from) ?? 0) : top - (bevelApex(derived, from) ?? 0);
-      return plus(inSpace(frame, p, height), up, -(bevelApex(derived, to) ?? 0));
+      const height = sign > 0 ? low + (apex(from) ?? 0) : top - (apex(from) ?? 0);
+      return plus(inSpace(frame, p, height), up, -(apex(to) ?? 0));
     }
     if (isWorm) return plus(plus(inSpace(frame, p, low + thick(from) / 2), u, apart), up, -thick(to) / 2);
     const form = byId(machine.toothings, to.toothing)?.form;

@@ -1,0 +1,32 @@
+import type { Point } from '../../ground/geometry/index.ts';
+import type { Machine } from '../../document/machine/index.ts';
+import type { Band, Stack } from './stack.ts';
+
+/** How much a pillar's shoulders stand out beyond its ends, mm: common practice, no source. */
+export const SHOULDER = 1.5;
+
+/** A pillar as it is made: ends that go through the plates, and thicker between them, so that they stay apart. mm. */
+export interface PillarShape {
+  readonly id: string;
+  readonly at: Point;
+  /** Across its ends, and between the plates. */
+  readonly diameter: number;
+  readonly shoulder: number;
+  readonly whole: Band;
+  readonly between: Band;
+}
+
+/** The diameter between the plates of a pillar whose ends are so thick, mm. */
+export const shoulderOf = (diameter: number): number => diameter + 2 * SHOULDER;
+
+/** The pillars of a machine; none where a plate is missing. */
+export function pillarsOf(
+  { layout }: Pick<Machine, 'layout'>,
+  { back, front }: Pick<Stack, 'back' | 'front'>,
+): PillarShape[] {
+  if (!back || !front) return [];
+  return (layout.plates?.pillars ?? []).map(p => ({
+    ...{ id: p.id, at: { x: p.x, y: p.y }, diameter: p.diameter, shoulder: shoulderOf(p.diameter) },
+    ...{ whole: { from: back.from, to: front.to }, between: { from: back.to, to: front.from } },
+  }));
+}
