@@ -92,7 +92,7 @@ describe('the layout', () => {
     await page.click('[data-test=fit-bores]');
     await page.waitForFunction(() => document.querySelectorAll('[data-test^=finding-]').length === 0);
     const rows = await page.locator('[data-test=tubes] tbody tr').allInnerTexts();
-    expect(rows.some(r => /Callisto[\s\S]*8\.60[\s\S]*10\.20/.test(r) || /10\.20/.test(r))).to.equal(true);
+    expect(rows.some(r => /Callisto[\s\S]*9\.70[\s\S]*11\.30/.test(r) || /11\.30/.test(r))).to.equal(true);
     await accessible(page);
     expect(errors).to.deep.equal([]);
   });

@@ -5,7 +5,8 @@ import { join } from 'node:path';
 import { unzipSync } from 'fflate';
 import { exportMachine } from './export.ts';
 
-const DEMO = join(import.meta.dirname, '../demo/ossel-brine-pump.json');
+const DEMO = join(import.meta.dirname, '../demo/two-noons.json');
+const PUMP = join(import.meta.dirname, '../demo/ossel-brine-pump.json');
 
 describe('npm run export', function () {
   this.timeout(60_000);
@@ -25,6 +26,12 @@ describe('npm run export', function () {
     const inZip = Object.keys(unzipSync(readFileSync(zip)));
     const onDisk = readdirSync(out, { recursive: true, withFileTypes: true }).filter(f => f.isFile()).length;
     expect(inZip.length).to.equal(onDisk);
+  });
+
+  it('names what no file makes, and ends with 1', async () => {
+    const { status, said } = await run(PUMP, join(folder, 'pump.zip'), '--quiet');
+    expect(status).to.equal(1);
+    expect(said).to.match(/Wind bevel: A bevel is a body/);
   });
 
   it('says its progress unless it is quiet', async () => {

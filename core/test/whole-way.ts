@@ -4,7 +4,7 @@ import { mend } from '../src/edits/edit/index.ts';
 import { type Machine, machineFrom } from '../src/document/machine/index.ts';
 import { stancesAt } from '../src/place/motion/index.ts';
 import { planDrawing, sideDrawing } from '../src/files/drawings/index.ts';
-import { partsList } from '../src/making/workshop/index.ts';
+import { hardwareList, notMade, partsList } from '../src/making/lists/index.ts';
 import { nameOf, sayFinding, sayFix, sayProblem } from '../src/files/words/index.ts';
 
 /** What must never be read on a screen or in a file. */
@@ -51,5 +51,7 @@ export function wholeWay(machine: Machine): string[] {
   const side = sideDrawing(derived, { angle: 0, cut: undefined }, { whole: 0n, part: 0 });
   if (side.ok) clean('side as SVG', writeSvg(side.value));
   clean('parts list', writeCsv(partsList(derived)));
+  clean('hardware list', writeCsv(hardwareList(derived)));
+  for (const l of notMade(derived)) clean('what is not made', `${l.name}: ${sayProblem(l.problem)}`);
   return wrong;
 }

@@ -10,7 +10,7 @@ import { groundRate } from '@tesseron/core/train';
 import { useOpen } from '../machine/use-open';
 import { useClock } from '../run/clock';
 import { drawnIndicators } from './indicator-scene';
-import { createOutlineCache, drawnWheels, stances, wheelAt } from './plan-scene';
+import { createOutlineCache, drawnWheels, stances, wheelAt, discOf } from './plan-scene';
 import { paintPlan, type PlanFrame } from './paint-plan';
 import { roomFigure } from './room-figure';
 import { useTheme } from './theme';
@@ -78,9 +78,9 @@ function fit(): void {
         .filter(w => visible(w.wheel.layer))
         .flatMap(w => {
           const s = places.value.get(w.place);
-          return s
-            ? [{ centre: s.centre, radius: derived.value.extents[w.wheel.id]?.outer ?? w.tipRadius }]
-            : [];
+          if (!s) return [];
+          const disc = discOf(w, s);
+          return [{ ...disc, radius: derived.value.extents[w.wheel.id]?.outer ?? disc.radius }];
         });
   const dials = props.focus
     ? []
@@ -155,7 +155,7 @@ function down(event: PointerEvent): void {
   emit('select', hit?.wheel.member);
   drag = {
     ...{ x: event.offsetX, y: event.offsetY, moved: false },
-    axis: props.swings ? hit?.axis : undefined,
+    axis: props.swings ? hit?.axis || undefined : undefined,
     held: props.turns ? hit?.wheel.member : undefined,
   };
   canvas.value?.setPointerCapture(event.pointerId);

@@ -1,9 +1,9 @@
-import type { Point } from '@tesseron/core/geometry';
+import { type Point, polar } from '@tesseron/core/geometry';
 import { circleCount, driveWay } from '@tesseron/core/machine';
 import type { Stance } from '@tesseron/core/motion';
 import { sign } from '@tesseron/core/rational';
 import { FASTEST, rateColour, SLOWEST } from './rate-colour';
-import type { DrawnWheel, OutlineCache } from './plan-scene';
+import { discOf, type DrawnWheel, type OutlineCache } from './plan-scene';
 import type { DrawnIndicator } from './indicator-scene';
 import { paintIndicator } from './paint-indicators';
 import type { RoomFigure } from './room-figure';
@@ -102,7 +102,7 @@ function paintWheel(
   cache: OutlineCache,
 ): void {
   const stance = frame.places.get(w.place);
-  if (!stance || !onScreen(frame, stance, w.tipRadius)) return;
+  if (!stance || !onScreen(frame, discOf(w, stance))) return;
   const { scale, centre } = frame.view;
   const r = frame.ratio;
   const angle = stance.angle + w.phase;
@@ -128,13 +128,21 @@ function paintWheel(
 function paintPitchCircle(context: CanvasRenderingContext2D, frame: PlanFrame, w: DrawnWheel): void {
   const stance = frame.places.get(w.place);
   const radius = w.pitchRadius * frame.view.scale;
-  if (!stance || frame.running || radius < 6 || !onScreen(frame, stance, w.tipRadius)) return;
-  const p = toScreen(frame.view, frame.size, stance.centre);
+  if (!stance || frame.running || !onScreen(frame, discOf(w, stance)) || (radius < 6 && !w.rack)) return;
   context.beginPath();
   context.setLineDash([6, 3, 1.5, 3]);
   context.lineWidth = 0.6;
   context.strokeStyle = frame.tokens.ink;
-  context.arc(p.x, p.y, radius, 0, 2 * Math.PI);
+  const p = toScreen(frame.view, frame.size, stance.centre);
+  if (!w.rack) context.arc(p.x, p.y, radius, 0, 2 * Math.PI);
+  else {
+    const { pitch, count } = w.rack;
+    for (const along of [-pitch / 2, (count - 0.5) * pitch]) {
+      const end = polar(stance.centre, along, stance.angle + Math.PI / 2);
+      const q = toScreen(frame.view, frame.size, end);
+      context.lineTo(q.x, q.y);
+    }
+  }
   context.stroke();
   context.setLineDash([]);
 }
@@ -261,8 +269,9 @@ function labelBlocks(context: CanvasRenderingContext2D, frame: PlanFrame): reado
   const atAxis = new Map<string, DrawnWheel[]>();
   for (const w of frame.wheels) {
     const first = w.place === w.wheel.member;
-    if (first && frame.visible(w.wheel.layer) && w.tipRadius * frame.view.scale > 14)
-      atAxis.set(w.axis, [...(atAxis.get(w.axis) ?? []), w]);
+    const wide = w.rack ? w.rack.count * w.rack.pitch : w.tipRadius;
+    if (first && frame.visible(w.wheel.layer) && wide * frame.view.scale > 14)
+      atAxis.set(w.axis || w.place, [...(atAxis.get(w.axis || w.place) ?? []), w]);
   }
   const list = [...atAxis.values()].map((wheels): LabelBlock => {
     const named = frame.marks.filter(m => wheels.some(w => w.wheel.member === m.member)).map(m => m.text);
@@ -354,8 +363,8 @@ function paintRateScale(context: CanvasRenderingContext2D, frame: PlanFrame): vo
 
 const sayRate = (rate: number): string => (rate < 1 ? `1/${Math.round(1 / rate)}` : String(rate));
 
-function onScreen(frame: PlanFrame, stance: Stance, radius: number): boolean {
-  const p = toScreen(frame.view, frame.size, stance.centre);
+function onScreen(frame: PlanFrame, { centre, radius }: ReturnType<typeof discOf>): boolean {
+  const p = toScreen(frame.view, frame.size, centre);
   const r = radius * frame.view.scale;
   return p.x + r > 0 && p.x - r < frame.size.width && p.y + r > 0 && p.y - r < frame.size.height;
 }

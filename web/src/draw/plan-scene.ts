@@ -1,6 +1,6 @@
-import type { Derived, WheelState } from '@tesseron/core/state';
+import { type Derived, liesInPlan, rackOf, type WheelState } from '@tesseron/core/state';
 import { type WheelPlane, wheelPlane } from '@tesseron/core/derive';
-import { flatten, type Path, type Point } from '@tesseron/core/geometry';
+import { flatten, type Path, type Point, polar } from '@tesseron/core/geometry';
 import { circleCount, type Wheel } from '@tesseron/core/machine';
 import { copyPlace, type DriveTurns, type Stance, stancesAt } from '@tesseron/core/motion';
 import type { Rational } from '@tesseron/core/rational';
@@ -18,6 +18,8 @@ export interface DrawnWheel {
   readonly pitchRadius: number;
   readonly tipRadius: number;
   readonly rootRadius: number;
+  /** Of a rack how long it is, from half a pitch before its own middle of tooth 0; it lies along its own y. mm. */
+  readonly rack: { readonly pitch: number; readonly count: number } | undefined;
   /** Its teeth, where they lie in the plan and can be drawn. */
   readonly state: WheelState | undefined;
   readonly machine: Derived['machine'];
@@ -27,15 +29,20 @@ export interface DrawnWheel {
 /** All wheels that can be drawn, lowest layer first, larger before smaller. */
 export function drawnWheels(derived: Derived): DrawnWheel[] {
   const { machine } = derived;
-  const axisOf = new Map(machine.members.flatMap(m => (m.kind === 'arbor' ? [[m.id, m.axis] as const] : [])));
+  const axisOf = new Map([
+    ...machine.members.flatMap(m => (m.kind === 'arbor' ? [[m.id, m.axis] as const] : [])),
+    // A rack hangs on no axis: it is named beside itself, and nothing swings it.
+    ...derived.racks.map(r => [r.slide, ''] as const),
+  ]);
   const drawn = machine.wheels.flatMap((wheel): DrawnWheel[] => {
     const axis = axisOf.get(wheel.member);
     const state = derived.wheels[wheel.id];
     const count = circleCount(wheel);
     const module = derived.modules[wheel.toothing] ?? 1;
-    if (axis === undefined) return [];
+    if (axis === undefined || (wheel.role === 'rack' && !state)) return [];
     const d = state?.figure.ok ? state.dimensions : undefined;
-    const flat = state?.figure.ok && state.figure.value.closes ? state : undefined;
+    const flat = state && liesInPlan(state) ? state : undefined;
+    const rack = state && rackOf(state);
     const plain = ((count ?? 20) * module) / 2;
     return [
       {
@@ -48,6 +55,7 @@ export function drawnWheels(derived: Derived): DrawnWheel[] {
         pitchRadius: d?.pitchRadius ?? plain,
         tipRadius: d?.tipRadius ?? plain,
         rootRadius: d?.rootRadius ?? plain,
+        rack,
         state: flat,
         machine,
         key: `${state?.key ?? ''} ${JSON.stringify([wheel.bore, wheel.body])}`,
@@ -104,14 +112,14 @@ export function createOutlineCache(): OutlineCache {
 }
 
 /** About a module, mm; nought where no teeth are drawn. */
-const toothWidth = ({ state, pitchRadius, count }: DrawnWheel): number =>
-  state && count ? (2 * pitchRadius) / count : 0;
+const toothWidth = ({ state, pitchRadius, count, rack }: DrawnWheel): number =>
+  rack ? rack.pitch / Math.PI : state && count ? (2 * pitchRadius) / count : 0;
 
 function outlinePath(wheel: DrawnWheel, teeth: boolean, chordError: number): Path2D {
   const path = new Path2D();
   const plane = planeAt(wheel, chordError);
   if (!plane) path.arc(0, 0, wheel.pitchRadius, 0, 2 * Math.PI);
-  else if (teeth) for (const p of [plane.outline, ...plane.holes]) trace(path, p, chordError);
+  else if (teeth || wheel.rack) for (const p of [plane.outline, ...plane.holes]) trace(path, p, chordError);
   else {
     const ring = wheel.tipRadius < wheel.rootRadius;
     if (ring) trace(path, plane.outline, chordError);
@@ -143,6 +151,27 @@ function trace(path: Path2D, outline: Path, chordError: number): void {
   path.closePath();
 }
 
+/** A round that holds all of a wheel as it stands: of a rack about its middle. */
+export function discOf(w: DrawnWheel, { centre, angle }: Stance): { centre: Point; radius: number } {
+  if (!w.rack) return { centre, radius: w.tipRadius };
+  const { pitch, count } = w.rack;
+  const middle = ((count - 1) * pitch) / 2;
+  return {
+    centre: polar(centre, middle, angle + Math.PI / 2),
+    radius: Math.max(w.tipRadius, (count * pitch) / 2),
+  };
+}
+
+/** Whether a point lies on a wheel as it stands. */
+function covers(w: DrawnWheel, stance: Stance, p: Point): boolean {
+  const [dx, dy] = [p.x - stance.centre.x, p.y - stance.centre.y];
+  if (!w.rack) return Math.hypot(dx, dy) <= w.tipRadius;
+  const [c, s] = [Math.cos(stance.angle), Math.sin(stance.angle)];
+  const [out, along] = [c * dx + s * dy, c * dy - s * dx];
+  const { pitch, count } = w.rack;
+  return Math.abs(out) <= 2 * pitch && along >= -pitch / 2 && along <= (count - 0.5) * pitch;
+}
+
 /** The topmost wheel under a point of the plane, smaller wheels first; undefined over bare ground. */
 export function wheelAt(
   wheels: readonly DrawnWheel[],
@@ -152,7 +181,7 @@ export function wheelAt(
 ): DrawnWheel | undefined {
   const under = wheels.filter(w => {
     const s = places.get(w.place);
-    return s && visible(w.wheel.layer) && Math.hypot(p.x - s.centre.x, p.y - s.centre.y) <= w.tipRadius;
+    return s && visible(w.wheel.layer) && covers(w, s, p);
   });
   return under.sort((a, b) => a.tipRadius - b.tipRadius)[0];
 }

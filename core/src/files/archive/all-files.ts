@@ -28,13 +28,12 @@ import {
   batchesOf,
   batchName,
   flatParts,
-  hardwareList,
   layOutBatch,
   partDrawing,
-  partsList,
   patternsOf,
   sheetDrawing,
 } from '../../making/workshop/index.ts';
+import { hardwareList, notMade, partsList } from '../../making/lists/index.ts';
 import type { MakeNews } from './make-request.ts';
 import { within } from './news.ts';
 import { inPlaceFile, printedParts, printedPlates } from './printed.ts';
@@ -91,6 +90,7 @@ export async function* allFiles(
     put('patterns', ['patterns', wishes.paper], 'pdf', await writePdf(patterns, wishes.paper, machine.name));
   for (const p of used(derived)) coupons(p, derived, kit, put);
   yield* bodies(derived, kit, put, left);
+  left.push(...notMade(derived));
   const told = left.filter((l, i) => left.findIndex(o => o.name === l.name) === i);
   put('', ['read me'], 'txt', readMe(derived, [...files.keys()], told));
   return { files, left: told };

@@ -7,7 +7,7 @@ import { derive } from '../../state/derive/index.ts';
 import { writeCsv, writeDxf, writeSvg } from '../format/index.ts';
 import { type Machine, readMachine } from '../../document/machine/index.ts';
 import { setAxis, setLayout } from '../../edits/change/index.ts';
-import { partsList } from '../../making/workshop/index.ts';
+import { partsList } from '../../making/lists/index.ts';
 import { must } from '../../ground/result/index.ts';
 import { datumOf, drillingTable, plateDrawing } from './index.ts';
 

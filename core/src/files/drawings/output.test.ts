@@ -7,7 +7,7 @@ import { writeCsv, writeSvg } from '../format/index.ts';
 import { flatten, type Point, signedArea } from '../../ground/geometry/index.ts';
 import { readMachine } from '../../document/machine/index.ts';
 import { matingPhase, overlap, rollingPair } from '../../teeth/mesh/index.ts';
-import { partsList } from '../../making/workshop/index.ts';
+import { partsList } from '../../making/lists/index.ts';
 import { must } from '../../ground/result/index.ts';
 import { fileName, planDrawing, wheelDrawing } from './index.ts';
 

@@ -1,6 +1,6 @@
-import type { Derived } from '../../state/state/index.ts';
+import { type Derived, liesInPlan, rackOf } from '../../state/state/index.ts';
 import type { Drawing, Group } from '../../ground/drawing/index.ts';
-import { circle } from '../../ground/geometry/index.ts';
+import { circle, type Path } from '../../ground/geometry/index.ts';
 import { AT_REST, copyPlace, type DriveTurns, stancesAt } from '../../place/motion/index.ts';
 import { fail, ok, type Result } from '../../ground/result/index.ts';
 import { indicatorGroups } from './indicator-drawing.ts';
@@ -16,11 +16,12 @@ export function planDrawing(derived: Derived, turns: DriveTurns = AT_REST, pictu
   for (const wheel of derived.machine.wheels) {
     const shape = wheelShapes(derived, wheel);
     const state = derived.wheels[wheel.id];
-    if (!shape.ok || !state || (state.figure.ok && !state.figure.value.closes)) continue;
+    if (!shape.ok || !state || !liesInPlan(state)) continue;
+    const rack = rackOf(state);
     const pitch = {
-      name: `Pitch circle of ${wheel.name}`,
+      name: `Pitch ${rack ? 'line' : 'circle'} of ${wheel.name}`,
       role: 'reference' as const,
-      paths: [circle({ x: 0, y: 0 }, state.dimensions.pitchRadius)],
+      paths: [rack ? pitchLine(rack) : circle({ x: 0, y: 0 }, state.dimensions.pitchRadius)],
     };
     const phase = derived.phases.at[wheel.id] ?? 0;
     const put = (place: string, spin: number): void => {
@@ -38,3 +39,10 @@ export function planDrawing(derived: Derived, turns: DriveTurns = AT_REST, pictu
   if (groups.length === 0) return fail('nothing-to-draw');
   return ok({ title: `${derived.machine.name}: plan`, notes: fileNotes(derived), groups });
 }
+
+/** Along the whole of a rack. */
+const pitchLine = ({ pitch, count }: NonNullable<ReturnType<typeof rackOf>>): Path => ({
+  start: { x: 0, y: -pitch / 2 },
+  segments: [{ kind: 'line', to: { x: 0, y: (count - 0.5) * pitch } }],
+  closed: false,
+});

@@ -1,7 +1,14 @@
-import type { Derived } from '../../state/state/index.ts';
+import { type Derived, rackOf } from '../../state/state/index.ts';
 import { bounds, flatten, type Point } from '../../ground/geometry/index.ts';
-import { armLayers, armWidth, carriedAxes, holePath, pillarsOf } from '../../place/layout/index.ts';
-import { arbors, circleCount, GROUND, type Indicator } from '../../document/machine/index.ts';
+import {
+  armLayers,
+  armWidth,
+  carriedAxes,
+  holePath,
+  pillarsOf,
+  wheelThickness,
+} from '../../place/layout/index.ts';
+import { arbors, byId, circleCount, GROUND, type Indicator } from '../../document/machine/index.ts';
 import { copyPlace } from '../../place/motion/index.ts';
 import { indicatorAxis } from './indicator-drawing.ts';
 
@@ -29,7 +36,7 @@ export interface SideRound {
  * body.
  */
 export interface SideBar {
-  readonly kind: 'arm' | 'hand' | 'body';
+  readonly kind: 'arm' | 'hand' | 'body' | 'rack';
   readonly id: string;
   readonly member: string;
   readonly from: string;
@@ -75,7 +82,7 @@ const LEAF = 1;
 export function sideScene(derived: Derived): SideScene {
   const { layout } = derived;
   const rounds = [...wheelRounds(derived), ...pieceRounds(derived), ...pillarRounds(derived)];
-  const bars = armBars(derived);
+  const bars = [...armBars(derived), ...rackBars(derived)];
   const plates = layout.plates.map(p => ({
     id: p.side,
     border: flatten(p.outline, 0.5),
@@ -163,6 +170,22 @@ function armBars(derived: Derived): SideBar[] {
       }));
   });
 }
+
+/** Racks along their pitch lines, from the middle of the first tooth to that of the last. */
+const rackBars = ({ machine, layout, racks, wheels }: Derived): SideBar[] =>
+  racks.flatMap(({ slide, wheel }): SideBar[] => {
+    const [rack, state] = [byId(machine.wheels, wheel), wheels[wheel]];
+    const [of, band] = [state && rackOf(state), rack && layout.stack.layers.get(rack.layer)];
+    if (!rack || !of || !band) return [];
+    const high = band.from + wheelThickness(machine.stack, rack);
+    const length = (of.count - 1) * of.pitch;
+    return [
+      {
+        ...{ kind: 'rack', id: wheel, member: slide, from: slide, to: undefined, angle: Math.PI / 2, length },
+        ...{ width: of.pitch, low: band.from, high, ball: 0 },
+      },
+    ];
+  });
 
 /** Hands, dials, globes and bodies, one above the other over everything else: dials lowest, as they are in plan. */
 function indicatorsAbove(derived: Derived, top: number): { rounds: SideRound[]; bars: SideBar[] } {

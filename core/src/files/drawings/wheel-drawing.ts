@@ -72,10 +72,19 @@ export function wheelDrawing(derived: Derived, wheelId: string, process?: Proces
 /** The count and the name of a wheel, engraved between bore and roots. */
 export function engravedText(derived: Pick<Derived, 'wheels'>, wheel: Wheel): Label {
   const state = derived.wheels[wheel.id];
+  const text = `${circleCount(wheel) ?? ''} ${wheel.name}`.trim();
+  if (state?.teeth.family === 'involute rack') {
+    // Along its back, in the middle.
+    const { back, spec } = state.teeth;
+    const height = Math.min(5, back / 2);
+    const x = state.dimensions.rootRadius - back / 2 + height / 2;
+    const y = ((spec.count - 1) * Math.PI * spec.module) / 2;
+    return { text, x, y, height, angle: Math.PI / 2, role: 'engrave' };
+  }
   const outer = state ? Math.min(state.dimensions.rootRadius, state.dimensions.tipRadius) : 10;
   const height = Math.min(5, Math.max(1, outer / 8));
   return {
-    text: `${circleCount(wheel) ?? ''} ${wheel.name}`.trim(),
+    text,
     x: 0,
     y: -outer * 0.7,
     height,

@@ -28,7 +28,7 @@ export const MAKE_WORDS = {
   'part-too-large': s => ({
     title: `${s.name()} is larger than the ${s.data.place}`,
     why:
-      `It is ${mm(s.data.is, 1)} across; the largest ${s.data.place} is ` +
+      `It measures ${mm(s.data.is, 1)} by ${mm(s.data.by, 1)}; the largest ${s.data.place} is ` +
       `${mm(s.data.width, 0)} by ${mm(s.data.height, 0)}.`,
     advice: 'Take a smaller module, a larger sheet, or make it by another process.',
   }),

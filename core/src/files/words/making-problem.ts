@@ -11,7 +11,14 @@ export const MAKING_SENTENCES = {
     `The face of ${d.wheel} reaches to the apex of its cone. Make the face width less ` +
     `than ${d.most.toFixed(1)} mm.`,
   'bodies-not-yet': d =>
-    `The parts of a joint of this kind (${d.kind}) are not made here yet. Make them yourself, or leave it out.`,
+    `Parts of this kind (${d.kind}) are not made here yet. Make them yourself, or leave them out.`,
+  'body-needs-printer': () =>
+    'It is a body, and a sheet holds none. Give a printer for it at Make, or make it from its measures in the ' +
+    'parts list.',
+  'bevel-needs-printer': () =>
+    'A bevel is a body, and a sheet holds none. Give a printer for it at Make, or turn its blank and cut it by ' +
+    'the paper patterns.',
+  'ball-no-file': d => `No file makes a ball. Take one of ${fixed(d.diameter, 1)} mm, or turn it.`,
   'part-unknown': d => `${d.part} is no longer part of this machine.`,
   'bore-too-large-for-coupon': d =>
     `The wheels of this coupon are too small for a rod of ${d.rod} mm. Take a thinner rod or a larger module.`,
@@ -29,10 +36,10 @@ export const MAKING_SENTENCES = {
   'higher-than-bed': d =>
     `It is ${d.is} mm high; the printer reaches ${d.most} mm. Make it in pieces, or by another process.`,
   'no-room-on-bed': d =>
-    `It is larger than the bed of ${d.width} × ${d.depth} mm. Give the printer its ` +
-    'true bed at Make, or make it by another process.',
+    `It measures ${fixed(d.is, 1)} by ${fixed(d.by, 1)} mm and goes on no bed of ${d.width} × ${d.depth} mm. Give ` +
+    'the printer its true bed at Make, or make it by another process.',
   'no-room-on-sheet': d =>
-    `${d.number === undefined || d.number === 1 ? 'It goes' : `${d.number} of it go`} ` +
+    `It measures ${fixed(d.is, 1)} by ${fixed(d.by, 1)} mm; ${d.number === 1 ? 'it goes' : `${d.number} of it go`} ` +
     `on no sheet: the largest is ${d.width} × ${d.height} mm, or all are full. Give ` +
     'larger or more sheets at Make, or make it by another process.',
   'compensation-swallows': d =>

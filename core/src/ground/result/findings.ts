@@ -54,7 +54,7 @@ export interface Findings {
   'no-module': { problem: Problem };
   'no-play': { play: Mm };
   'part-too-high': { is: Mm; most: Mm };
-  'part-too-large': { is: Mm; width: Mm; height: Mm; place: string };
+  'part-too-large': { is: Mm; by: Mm; width: Mm; height: Mm; place: string };
   'pegs-fail': {
     fault: 'binds' | 'jams' | 'lets go';
     /** Where pegs meet at all. */

@@ -184,8 +184,11 @@ export interface Problems {
   'bevel-face-too-wide': { wheel: string; most: number };
   'eccentric-too-thin': { disc: string; outside: number; bore: number; eccentricity: number };
   'higher-than-bed': { is: number; most: number };
-  'no-room-on-bed': { number: number; width: number; depth: number };
+  'no-room-on-bed': { number: number; is: number; by: number; width: number; depth: number };
   'bodies-not-yet': { kind: string };
+  'body-needs-printer': Nothing;
+  'bevel-needs-printer': Nothing;
+  'ball-no-file': { diameter: number };
   'part-unknown': { part: string };
   'too-many-triangles': { wheel: string; most: number; is: number };
   // tooth
@@ -244,7 +247,7 @@ export interface Problems {
   'tolerance-zero': Nothing;
   'pose-number': { text: string };
   // workshop
-  'no-room-on-sheet': { number?: number; width: number; height: number };
+  'no-room-on-sheet': { number: number; is: number; by: number; width: number; height: number };
 }
 
 export type ProblemCode = keyof Problems;

@@ -3,7 +3,7 @@ import { meshBounds, type Point, type TriMesh } from '../../ground/geometry/inde
 import type { Process } from '../../document/machine/index.ts';
 import { bedOf, gapOf } from '../process/index.ts';
 import { nest } from '../nest/index.ts';
-import type { Problem } from '../../ground/result/index.ts';
+import { type Problem, problem } from '../../ground/result/index.ts';
 
 /** A part made solid, and how many of it are wanted. */
 export interface MadePart {
@@ -40,11 +40,14 @@ export function* bedPlates(parts: readonly MadePart[], process: Process): Genera
     parts: lying.map(p => ({ outline: shadow(p.mesh), holes: [], number: p.number })),
     ...{ sheets: [room], gap: gapOf(process), grain: false, tries: 3, seed: 1 },
   });
-  for (const { part, number } of laid.left)
-    left.push({
-      name: lying[part]?.name ?? '',
-      problem: { code: 'no-room-on-bed', data: { number, width: bed.width, depth: bed.depth } },
-    });
+  for (const { part, number } of laid.left) {
+    const of = lying[part];
+    if (!of) continue;
+    const { least, most } = meshBounds(of.mesh);
+    const [is, by] = [(most[0] ?? 0) - (least[0] ?? 0), (most[1] ?? 0) - (least[1] ?? 0)];
+    const { width, depth } = bed;
+    left.push({ name: of.name, problem: problem('no-room-on-bed', { number, is, by, width, depth }) });
+  }
   const plates = laid.sheets.map((_, sheet) =>
     lying.flatMap((p, i): PlacedBody[] => {
       const at = laid.places

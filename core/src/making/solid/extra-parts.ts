@@ -8,7 +8,7 @@ import type { Growth } from '../process/index.ts';
 import { clipsNeeded, piecesNeeded } from '../workshop/index.ts';
 import { ok, type Result } from '../../ground/result/index.ts';
 import { byHand } from './crank-parts.ts';
-import { type ExtraPart, flat } from './extra-part.ts';
+import { acrossOf, type ExtraPart, flat, flatVolume, rodVolume, turnedVolume } from './extra-part.ts';
 import type { SolidKit } from './kit.ts';
 import { reducers } from './reducer-parts.ts';
 import { rod, turned } from './turned.ts';
@@ -54,24 +54,27 @@ function pinned(derived: Derived): ExtraPart[] {
       );
       return ok(kit.Manifold.union([disc.value, ...pins]));
     };
+    const length = teeth.family === 'pegs' && form?.kind === 'pegs' ? form.pegLength + thick : 3 * thick;
+    const half = (r: number, c = Math.min(0.3, pinDiameter / 6)): [number, number][] => [
+      [0, 0],
+      [r - c, 0],
+      [r, c],
+      [r, length - c],
+      [r - c, length],
+      [0, length],
+    ];
     const pin: ExtraPart = {
       ...{ id: `pin ${w.id}`, kind: 'pin', name: `${teeth.family === 'pegs' ? 'peg' : 'pin'}, ${w.name}` },
-      number: count * number,
-      make: (kit, growth) => {
-        const [r, c] = [pinDiameter / 2 + growth.outline, Math.min(0.3, pinDiameter / 6)];
-        const length = teeth.family === 'pegs' && form?.kind === 'pegs' ? form.pegLength + thick : 3 * thick;
-        return ok(
-          turned(kit, [
-            [0, 0],
-            [r - c, 0],
-            [r, c],
-            [r, length - c],
-            [r - c, length],
-            [0, length],
-          ]),
-        );
-      },
+      ...{ number: count * number, outside: pinDiameter, height: length },
+      volume: turnedVolume(half(pinDiameter / 2)),
+      make: (kit, growth) => ok(turned(kit, half(pinDiameter / 2 + growth.outline))),
     };
+    const disc = flatVolume(figure.value.outline, bore, thick);
+    const outside = acrossOf(figure.value.outline);
+    /** A disc with its pins standing out so far. */
+    const stands = (out: number): Pick<ExtraPart, 'volume' | 'outside' | 'height'> => ({
+      ...{ outside, height: thick + out, volume: disc + count * rodVolume(pinDiameter, out) },
+    });
     if (teeth.family === 'pegs' && form?.kind === 'pegs')
       return [
         pin,
@@ -80,20 +83,15 @@ function pinned(derived: Derived): ExtraPart[] {
           kind: 'peg wheel',
           name: `${w.name}, pegs in one piece`,
           number,
+          ...stands(form.pegLength),
           make: (kit, growth) => standing(kit, growth, form.pegLength),
         },
       ];
+    const holes = [...bore, ...places.map(p => circle(p, (pinDiameter + FIT_ALLOWANCE.sliding) / 2, false))];
     const cap: ExtraPart = {
       ...{ id: `cap ${w.id}`, kind: 'cap', name: `${w.name}, cap`, number },
-      make: (kit, growth) =>
-        flat(
-          kit,
-          figure.value.outline,
-          [...bore, ...places.map(p => circle(p, (pinDiameter + FIT_ALLOWANCE.sliding) / 2, false))],
-          thick / 2,
-          growth,
-          chordError,
-        ),
+      ...{ outside, height: thick / 2, volume: flatVolume(figure.value.outline, holes, thick / 2) },
+      make: (kit, growth) => flat(kit, figure.value.outline, holes, thick / 2, growth, chordError),
     };
     return [
       pin,
@@ -102,6 +100,7 @@ function pinned(derived: Derived): ExtraPart[] {
         kind: 'pinion',
         name: `${w.name}, pins in one piece`,
         number,
+        ...stands(1.6 * thick),
         make: (kit, growth) => standing(kit, growth, 1.6 * thick),
       },
       cap,
@@ -113,41 +112,44 @@ function pinned(derived: Derived): ExtraPart[] {
 function pillars({ machine, layout }: Derived): ExtraPart[] {
   const all = pillarsOf(machine, layout.stack);
   const sizes = new Map(all.map(p => [p.diameter, p] as const));
-  return [...sizes.values()].map(({ diameter, shoulder, whole, between }) => ({
-    ...{ id: `pillar ${diameter}`, kind: 'pillar' as const, name: `pillar, ${diameter} mm` },
-    number: all.filter(p => p.diameter === diameter).length,
-    make: (kit, growth) => {
-      const [r, wide] = [diameter / 2 + growth.outline, shoulder / 2 + growth.outline];
-      const [low, high, tall] = [between.from, between.to, whole.to].map(z => z - whole.from) as [
-        number,
-        number,
-        number,
-      ];
-      return ok(
-        turned(kit, [
-          [0, 0],
-          [r, 0],
-          [r, low],
-          [wide, low],
-          [wide, high],
-          [r, high],
-          [r, tall],
-          [0, tall],
-        ]),
-      );
-    },
-  }));
+  return [...sizes.values()].map(({ diameter, shoulder, whole, between }) => {
+    const [low, high, tall] = [between.from - whole.from, between.to - whole.from, whole.to - whole.from];
+    const half = (r: number, wide: number): [number, number][] => [
+      [0, 0],
+      [r, 0],
+      [r, low],
+      [wide, low],
+      [wide, high],
+      [r, high],
+      [r, tall],
+      [0, tall],
+    ];
+    return {
+      ...{ id: `pillar ${diameter}`, kind: 'pillar' as const, name: `pillar, ${diameter} mm` },
+      number: all.filter(p => p.diameter === diameter).length,
+      ...{ outside: shoulder, height: tall, volume: turnedVolume(half(diameter / 2, shoulder / 2)) },
+      make: (kit, growth) =>
+        ok(turned(kit, half(diameter / 2 + growth.outline, shoulder / 2 + growth.outline))),
+    };
+  });
 }
+
+/** How thick clips are, mm: common practice, no source. */
+const CLIP = 1.6;
 
 /** Open rings that snap on the ends of rods which stand in one plate only. */
 function clips(derived: Derived): ExtraPart[] {
   const { chordError } = derived;
   const sizes = new Map<number, number>();
   for (const c of clipsNeeded(derived)) sizes.set(c.diameter, (sizes.get(c.diameter) ?? 0) + c.number);
-  return [...sizes].map(([diameter, number]) => ({
-    ...{ id: `clip ${diameter}`, kind: 'clip' as const, name: `clip for a rod of ${diameter} mm`, number },
-    make: (kit, growth) => flat(kit, clipOutline(diameter), [], 1.6, growth, chordError),
-  }));
+  return [...sizes].map(([diameter, number]) => {
+    const outline = clipOutline(diameter);
+    return {
+      ...{ id: `clip ${diameter}`, kind: 'clip' as const, name: `clip for a rod of ${diameter} mm`, number },
+      ...{ outside: acrossOf(outline), height: CLIP, volume: flatVolume(outline, [], CLIP) },
+      make: (kit, growth) => flat(kit, outline, [], CLIP, growth, chordError),
+    };
+  });
 }
 
 /** A ring a little tighter than the rod, open over a quarter of its turn, with round ends; one closed line. */
@@ -181,6 +183,7 @@ function keys({ machine, chordError }: Derived): ExtraPart[] {
         kind: 'key',
         name: `key, ${w.name}`,
         number: 1,
+        ...{ outside: width, height: length, volume: width * height * length },
         make: (kit, growth) => flat(kit, outline, [], height, growth, chordError),
       },
     ];

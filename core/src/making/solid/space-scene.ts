@@ -98,7 +98,7 @@ function wheelItems(derived: Derived, wheel: Wheel): SpaceItem[] {
   if (!state?.figure.ok || !band) return [];
   const pegs = state.teeth.family === 'pegs' || state.teeth.family === 'pins';
   const body = pegs ? `standing ${wheel.id}` : wheel.id;
-  const axis = axisOfWheel(machine, wheel) ?? '';
+  const axis = axisOfWheel(machine, wheel) ?? derived.racks.find(r => r.wheel === wheel.id)?.axis ?? '';
   const phase = phases.at[wheel.id] ?? 0;
   return placesOf(derived, wheel.member).map(({ place, spin }) => ({
     ...{

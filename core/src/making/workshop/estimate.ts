@@ -57,6 +57,16 @@ function costOf(
     : undefined;
 }
 
+/** What one piece of a body that a printer lays takes, of so many mm³, as if it were printed full. */
+export function estimateBody(
+  volume: number,
+  process: Process,
+  material: Material | undefined,
+): Pick<PartEstimate, 'mass' | 'cutLength' | 'seconds' | 'cost'> {
+  const mass = material?.density === undefined ? undefined : (volume / 1000) * material.density;
+  return { mass, cutLength: 0, seconds: volume / rateOf(process), cost: costOf(0, mass, process, material) };
+}
+
 /** Length of a path, mm. */
 export function lengthOf(path: Path): number {
   const points = flatten(path, CHORD);

@@ -1,3 +1,4 @@
+import { problem } from '../../ground/result/index.ts';
 import type { Derived } from '../../state/state/index.ts';
 import type { Drawing, Group, Shape } from '../../ground/drawing/index.ts';
 import {
@@ -74,10 +75,14 @@ export function* layOutBatch(
   });
   const largest = stock.reduce((a, b) => (b.width * b.height > a.width * a.height ? b : a));
   for (const { part, number } of nesting.left) {
-    const name = parts[part]?.part.name ?? '';
+    const of = parts[part];
+    if (!of) continue;
+    const box = bounds(flatten(of.outline, NEST_CHORD));
+    const [is, by] = [box.maxX - box.minX, box.maxY - box.minY];
+    const { width, height } = largest;
     left.push({
-      name,
-      problem: { code: 'no-room-on-sheet', data: { number, width: largest.width, height: largest.height } },
+      name: of.part.name,
+      problem: problem('no-room-on-sheet', { number, is, by, width, height }),
     });
   }
   const sheets = nesting.sheets.map(s => {

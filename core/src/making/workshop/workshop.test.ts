@@ -19,14 +19,13 @@ import {
   finishedOn,
   type FlatPart,
   flatParts,
-  hardwareList,
   type LaidBatch,
   layOutBatch,
   lengthOf,
-  partsList,
   patternsOf,
   sheetDrawing,
 } from './index.ts';
+import { hardwareList, partsList } from '../lists/index.ts';
 
 const demo = (name: string): Machine => ALL[name]!;
 const DEMOS = Object.keys(ALL);

@@ -27,3 +27,4 @@ export * from './in-place-sets.ts';
 export * from './space-frames.ts';
 export * from './rubbing.ts';
 export * from './pillars.ts';
+export * from './rack-places.ts';

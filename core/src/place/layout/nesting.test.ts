@@ -107,11 +107,45 @@ describe('nested tubes', () => {
   it('of the quartet are four, between plates, with the moon that goes slowest outermost', () => {
     const { spans, sizes, stack } = quartet.layout;
     const outputs = quartet.machine.aims.map(a => a.member!);
-    expect(spans.of.get(outputs[3]!)!.within.length).to.equal(3);
+    expect(spans.of.get(outputs[3]!)!.within, 'the crank’s rod, and three moons').to.have.length(4);
     const across = outputs.map(id => sizes.get(id)!.diameter);
     expect([...across].sort((a, b) => a - b)).to.deep.equal(across);
     for (const id of outputs) expect(spans.of.get(id)!.whole.to).to.be.greaterThan(stack.front!.to);
     expect(stack.height).to.be.closeTo(8 * 4 + 2 * 4 + 9 * 0.6, 1e-9);
+  });
+});
+
+describe('a rod on which arbors turn side by side', () => {
+  const plates = (m: Machine): Machine =>
+    setLayout({
+      plates: { thickness: 4, margin: 8, fit: 'free', shape: 'round the holes', pillars: [] } as never,
+    })(m);
+  const beside = (change: Parameters<typeof setArbor>[1]): Derived => {
+    const m = arrange({ a: {}, b: { with: 'a' } }, { 'a.u': 20, 'b.v': 30 }, []);
+    return derive(plates(setArbor('b', { reach: 'front' })(setArbor('a', change)(m))));
+  };
+  const rods = (d: Derived): number => d.layout.pieces.filter(p => p.kind === 'rod').length;
+
+  it('stands still where a plate is left to hold it', () => {
+    const d = beside({ reach: 'neither' });
+    expect([...d.layout.spans.of.values()].map(s => s.stands)).to.deep.equal([
+      'on a standing rod',
+      'on a standing rod',
+    ]);
+    expect(d.layout.plates[0]!.holes.map(h => h.kind)).to.deep.equal(['rod']);
+  });
+
+  it('is the arbor that goes out at the back, where the other goes out at the front', () => {
+    const d = beside({ reach: 'back' });
+    const { spans, sizes, plates: made } = d.layout;
+    expect(spans.of.get('a')!.stands).to.equal('in the plates');
+    expect(spans.of.get('b')!.within).to.deep.equal(['a']);
+    expect(sizes.get('b')!.bore).to.be.greaterThan(sizes.get('a')!.diameter);
+    expect(made.map(p => p.holes.map(h => [h.for, h.kind]))).to.deep.equal([
+      [['a', 'bearing']],
+      [['b', 'bearing']],
+    ]);
+    expect(rods(d), 'one rod, and it is the crank’s').to.equal(1);
   });
 });
 
@@ -436,7 +470,7 @@ describe('what rubs on what', () => {
     const pairs = moons.map(p => [p.outer, p.inner]);
     expect(pairs).to.deep.include([on('Europa'), on('Io')]);
     expect(pairs, 'Europa’s tube lies between').to.not.deep.include([on('Ganymede'), on('Io')]);
-    expect(pairs).to.deep.include([on('Io'), undefined]);
+    expect(pairs, 'the crank’s rod runs through').to.deep.include([on('Io'), 'drive']);
   });
 
   it('leaves out what stands still against what is in it', () => {

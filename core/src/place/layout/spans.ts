@@ -63,6 +63,7 @@ export function spansOf(machine: Parts, stack: Stack = stackOf(machine)): Spans 
   for (const line of linesOf(machine)) {
     const drafts = line.arbors.flatMap(arbor => draftOf(machine, stack, arms, arbor) ?? []);
     const within = nest(drafts, clashes);
+    runThrough(line, drafts, within, stack);
     for (const [id, span] of standing(line, drafts, within, stack)) of.set(id, span);
   }
   return { of, clashes };
@@ -137,6 +138,28 @@ function nest(drafts: readonly Draft[], clashes: NestClash[]): Map<string, strin
   }
   const depth = (id: string): number => Math.max(-1, ...[...(inner.get(id) ?? [])].map(depth)) + 1;
   return new Map([...inner].map(([id, set]) => [id, [...set].sort((p, q) => depth(p) - depth(q))]));
+}
+
+/**
+ * Arbors side by side on a line turn on a rod that stands. Where some arbor of the line passes every plate, that rod
+ * could be fixed in none: then the one of them that goes out through a plate is the rod itself, and the others turn on
+ * it.
+ */
+function runThrough(
+  line: Line,
+  drafts: readonly Draft[],
+  within: Map<string, string[]>,
+  { back, front }: Stack,
+): void {
+  const side = drafts.filter(d => (within.get(d.arbor.id)?.length ?? 0) === 0);
+  const plates = [back, front].flatMap(p => p ?? []);
+  if (side.length < 2 || line.frame !== GROUND || plates.length === 0) return;
+  const passes = (d: Draft, plate: Band): boolean => overlap(d.reaching, plate);
+  if (plates.some(p => !drafts.some(d => passes(d, p)))) return;
+  const root = plates.map(p => side.find(d => passes(d, p))).find(d => d !== undefined);
+  if (!root) return;
+  for (const d of drafts)
+    if (d !== root) within.set(d.arbor.id, [root.arbor.id, ...(within.get(d.arbor.id) ?? [])]);
 }
 
 /** Where each arbor stands: the innermost of all in the plates, the others on what turns within them. */

@@ -1,6 +1,7 @@
 import type { Point } from '../../ground/geometry/index.ts';
 import { arbors, GROUND, type Machine } from '../../document/machine/index.ts';
 import type { Rational } from '../../ground/rational/index.ts';
+import type { RackPlace } from '../layout/index.ts';
 import type { TrainRates } from '../../trains/train/index.ts';
 import { type DriveTurns, memberAngle, opposite } from './angle.ts';
 import { type MemberCopy, memberCopies } from './copies.ts';
@@ -13,6 +14,8 @@ export interface Moving {
   readonly train: Pick<TrainRates, 'rates' | 'responses'>;
   readonly arbors: readonly MovingArbor[];
   readonly copies: readonly MemberCopy[];
+  /** Racks where they stand at rest; carried where their slide is on an arm. */
+  readonly racks: readonly StandingRack[];
   /** The drive turns clockwise, seen from the front, and all else the other way round. */
   readonly clockwise: boolean;
 }
@@ -26,12 +29,20 @@ interface MovingArbor {
   readonly arm: string | undefined;
 }
 
+interface StandingRack {
+  readonly id: string;
+  readonly at: Point;
+  readonly angle: number;
+  readonly arm: string | undefined;
+}
+
 /** Prepares positions: `rest` gives every axis at rest, mm. What stands on nothing known is left out. */
 export function movingOf(
   machine: Pick<Machine, 'axes' | 'members' | 'wheels' | 'joints'>,
   train: Pick<TrainRates, 'rates' | 'responses'>,
   rest: Readonly<Record<string, Point>>,
   clockwise: boolean,
+  racks: readonly RackPlace[],
 ): Moving {
   const axes = new Map(machine.axes.map(a => [a.id, a] as const));
   const axisOf = new Map(arbors(machine).map(m => [m.id, axes.get(m.axis)] as const));
@@ -52,8 +63,21 @@ export function movingOf(
     done.add(id);
   };
   for (const id of axisOf.keys()) put(id, 0);
+  const standing = racks.flatMap(({ slide, frame, at, angle }): StandingRack[] => {
+    if (frame === GROUND) return [{ id: slide, at, angle, arm: undefined }];
+    const pivot = rest[axisOf.get(frame)?.id ?? ''];
+    if (!pivot || !done.has(frame)) return [];
+    return [{ id: slide, at: { x: at.x - pivot.x, y: at.y - pivot.y }, angle, arm: frame }];
+  });
   const { joints } = machine;
-  return { machine: { joints }, train, arbors: ordered, copies: memberCopies(machine), clockwise };
+  return {
+    machine: { joints },
+    train,
+    arbors: ordered,
+    copies: memberCopies(machine),
+    racks: standing,
+    clockwise,
+  };
 }
 
 /**
@@ -73,6 +97,11 @@ export function stancesAt(
     const carried = arm === undefined ? undefined : found.get(arm);
     if (carried) putOnArm(found, id, carried.centre, carried.angle, at.x, at.y, carried.angle + own);
     else put(found, id, at.x, at.y, own);
+  }
+  for (const { id, at, angle, arm } of moving.racks) {
+    const carried = arm === undefined ? undefined : found.get(arm);
+    if (carried) putOnArm(found, id, carried.centre, carried.angle, at.x, at.y, carried.angle + angle);
+    else if (arm === undefined) put(found, id, at.x, at.y, angle);
   }
   for (let i = 0; i < moving.copies.length; i++) {
     const copy = moving.copies[i];

@@ -74,7 +74,10 @@ export function checksOf(
     shown: stage(old.shown, () => ({ ...marked, train: s.train.value }), make.shownStage),
     made: stage(
       old.made,
-      () => ({ ...cut, ...placing, ...rolled(), layout: s.layout.value }),
+      () => ({
+        ...{ ...cut, ...placing, ...rolled(), ...pick(m, 'indicators', 'layout') },
+        ...{ laidOut: s.layout.value, extents: s.extents.value, positions: s.positions.value },
+      }),
       make.madeStage,
     ),
   };

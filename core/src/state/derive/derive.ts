@@ -43,7 +43,10 @@ export function derive(m: Machine, before?: Derived, chordError = CHORD_ERROR): 
   const meshing = () => ({ ...pick(m, 'members', 'wheels', 'joints'), positions: positions.value });
   const phases = stage(old.phases, meshing, make.phaseStage);
   const clockwise = m.drive?.turns === 'clockwise';
-  const moving = stage(old.moving, () => ({ ...placing, ...placed(), clockwise }), make.movingStage);
+  const racked = () => ({ ...meshing(), phases: phases.value, meshes: meshes.value, modules: modules.value });
+  const racks = stage(old.racks, racked, make.rackStage);
+  const turning = () => ({ ...placing, ...placed(), clockwise, racks: racks.value });
+  const moving = stage(old.moving, turning, make.movingStage);
   const filled = () => ({ ...pick(m, 'wheels'), states: wheels.value, modules: modules.value });
   const extents = stage(old.extents, filled, make.extentStage);
   const laid = { ...placing, ...pick(m, 'stack', 'layout', 'aims', 'indicators'), ...tools };
@@ -65,7 +68,7 @@ export function derive(m: Machine, before?: Derived, chordError = CHORD_ERROR): 
   const lost = () => ({ ...pick(m, 'aims', 'axes', 'wheels'), ...standing(), ...turned(), ...rolled() });
   const slack = stage(old.slack, lost, make.slackStage);
   const rates = { mode, drive, standsFor, train, flow, aims };
-  const placings = { modules, wheels, meshes, positions, phases, moving };
+  const placings = { modules, wheels, meshes, positions, phases, racks, moving };
   const layouts = { extents, laid: laidOut, clearances, plates, pieces, held, layout };
   const all = { ...rates, ...placings, ...layouts, slack };
   return derivedFrom(m, chordError, { ...all, ...checksOf(m, old, all, chordError) });

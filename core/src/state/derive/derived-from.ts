@@ -57,6 +57,9 @@ export function derivedFrom(machine: Machine, chordError: number, stages: Stages
     get phases() {
       return s.phases.value;
     },
+    get racks() {
+      return s.racks.value;
+    },
     get moving() {
       return s.moving.value;
     },

@@ -14,6 +14,8 @@ import {
   platesOf,
   type Phases,
   type Positions,
+  type RackPlace,
+  rackPlaces,
   type SolidParts,
   wheelPhases,
 } from '../../place/layout/index.ts';
@@ -113,8 +115,27 @@ interface Placed {
   readonly positions: Positions;
 }
 export const movingStage = (
-  i: Carried & Doc<'wheels' | 'joints'> & Placed & { readonly clockwise: boolean },
-): Moving => movingOf(i, i.train, i.positions.at, i.clockwise);
+  i: Carried &
+    Doc<'wheels' | 'joints'> &
+    Placed & { readonly clockwise: boolean; readonly racks: readonly RackPlace[] },
+): Moving => movingOf(i, i.train, i.positions.at, i.clockwise, i.racks);
+
+const NO_RACKS: readonly RackPlace[] = [];
+export const rackStage = (
+  i: Doc<'members' | 'wheels' | 'joints'> & {
+    readonly positions: Positions;
+    readonly phases: Phases;
+    readonly meshes: Meshes;
+    readonly modules: ModuleTable;
+  },
+): readonly RackPlace[] => {
+  const distances = table(Object.entries(i.meshes).map(([id, m]) => [id, m.distance] as const));
+  const { modules } = i.modules;
+  const found = rackPlaces({
+    ...{ machine: i, at: i.positions.at, phases: i.phases.at, distances, modules },
+  });
+  return found.length === 0 ? NO_RACKS : found;
+};
 
 export const standsForStage = (
   i: Doc<'aims'> & { readonly train: TrainRates; readonly drive: DriveFacts },
@@ -238,12 +259,18 @@ export const layoutStage = (
 
 export const madeStage = (
   i: Carried &
-    Doc<'wheels' | 'joints' | 'toothings' | 'stack' | 'making' | 'processes' | 'process' | 'materials'> & {
+    Doc<'wheels' | 'joints' | 'toothings' | 'stack' | 'making' | 'processes' | 'process' | 'materials'> &
+    Doc<'indicators' | 'layout'> & {
+      readonly extents: Extents;
+      readonly positions: Positions;
       readonly states: Wheels;
       readonly meshes: Meshes;
-      readonly layout: LayoutState;
+      readonly laidOut: LayoutState;
     },
-): readonly Finding[] => [...makeFindings(i, i.states, i.layout), ...inPlaceFindings(i, i.states, i.meshes)];
+): readonly Finding[] => [
+  ...makeFindings(i, i.states, i.laidOut, { extents: i.extents, at: i.positions.at }),
+  ...inPlaceFindings(i, i.states, i.meshes),
+];
 
 export const shownStage = (
   i: Carried & Doc<'indicators' | 'drive' | 'aims'> & { readonly train: TrainRates },

@@ -1,6 +1,6 @@
 import { alignmentMark, borePath, boreFault, webPaths } from '../../teeth/body/index.ts';
 import { circle, type Path, polar, reversePath } from '../../ground/geometry/index.ts';
-import { type Machine, processOf, type Wheel } from '../../document/machine/index.ts';
+import { type Machine, MESHES, processOf, type Wheel } from '../../document/machine/index.ts';
 import { fail, ok, type Result } from '../../ground/result/index.ts';
 import { holeOf, webRoom, outputRings } from '../judge/index.ts';
 import type { Derived, WheelState } from '../state/index.ts';
@@ -16,6 +16,8 @@ export interface WheelPlane {
 export function wheelPlane(derived: Pick<Derived, 'machine' | 'wheels'>, wheel: Wheel): Result<WheelPlane> {
   const state = derived.wheels[wheel.id];
   if (!state) return fail('teeth-not-drawn', { wheel: wheel.name });
+  const untold = withoutBody(derived.machine, wheel);
+  if (untold) return fail('bodies-not-yet', { kind: untold });
   if (!state.figure.ok) return state.figure;
   const figure = state.figure.value;
   const fits = processOf(derived.machine, wheel.id)?.fits;
@@ -33,6 +35,14 @@ export function wheelPlane(derived: Pick<Derived, 'machine' | 'wheels'>, wheel: 
     engraved: [...figure.engraved, ...mark],
   });
 }
+
+/** What a wheel is called whose mesh decides a body that is not worked out: a worm, a wheel that is not round. */
+const withoutBody = ({ joints }: Pick<Machine, 'joints'>, wheel: Wheel): string | undefined =>
+  joints.flatMap(j => {
+    if (j.kind !== 'mesh' || (j.a !== wheel.id && j.b !== wheel.id)) return [];
+    const { called, bodies } = MESHES[j.type];
+    return bodies === 'not yet' ? [called] : [];
+  })[0];
 
 /** Where the mark stands: below the roots of a wheel, outside those of a ring. */
 const markRadius = ({ rootRadius, tipRadius }: { rootRadius: number; tipRadius: number }): number =>

@@ -1,4 +1,5 @@
 import { expect } from 'chai';
+import { KINDS } from '../../../test/kinds.ts';
 import { DEMOS as ALL } from '../../../test/machines.ts';
 import { derive } from '../derive/index.ts';
 import type { Derived } from '../state/index.ts';
@@ -40,6 +41,46 @@ describe('judgements about making', () => {
     expect(place({}, [{ width: 600, height: 90 }])).to.include({ place: 'sheet', width: 600, height: 90 });
     const bed = { width: 100, depth: 90, height: 200 };
     expect(place({ kind: 'printer', bed }, [])).to.include({ place: 'bed', width: 100, height: 90 });
+  });
+
+  it('every part is held against sheet or bed as it lies: rings by their outside, racks, arms, dials, tubes', () => {
+    const large = (m: Machine, width: number, depth: number, height = 400): Map<string, [number, number]> => {
+      const processes = [
+        { id: 'p', name: 'p', kind: 'printer' as const, nozzle: 0.1, bed: { width, depth, height } },
+      ];
+      const found = derive({ ...m, processes, process: 'p', making: [] }).findings;
+      return new Map(
+        found.flatMap(f => (f.code === 'part-too-large' ? [[f.subjects[0]!, [f.data.is, f.data.by]]] : [])),
+      );
+    };
+    const heron = demo('wading-heron');
+    const ring = heron.wheels.find(w => w.role === 'ring')!;
+    const outside = 2 * derive(heron).extents[ring.id]!.outer;
+    expect(outside, 'more than its 60 teeth of 1.5 mm').to.be.greaterThan(60 * 1.5 + 2 * 1.25 * 1.5);
+    expect(large(heron, outside - 0.1, 400).get(ring.id)).to.deep.equal([outside, outside]);
+    expect(large(heron, outside + 0.1, 400).has(ring.id)).to.equal(false);
+    // Four planets on 30 mm about the arm's middle, and a bar's width beyond.
+    const arm = [...large(heron, 50, 50)].find(([id]) => id.startsWith('arm '))!;
+    const width = derive(heron).layout.sizes.get(arm[0].slice(4))!.diameter * 2 + 2;
+    expect(arm[1][0]).to.be.closeTo(60 + width, 1e-6);
+    const rack = KINDS['rack']!;
+    const [long, deep] = large(rack, 150, 150).get('r')!;
+    expect(long, '30·π·2').to.be.closeTo(188.496, 0.001);
+    expect(deep).to.be.below(20);
+    expect(large(rack, 200, 30).has('r')).to.equal(false);
+    const dial = demo('saltreach-tide-clock').indicators.find(i => i.kind === 'dial')!;
+    const size = 2 * (dial as { radius: number }).radius;
+    expect(large(demo('saltreach-tide-clock'), size - 1, 900).get(dial.id)![0]).to.be.closeTo(size, 0.2);
+    const tall = (height: number): boolean =>
+      derive({
+        ...heron,
+        processes: [{ ...heron.processes[0]!, bed: { width: 300, depth: 300, height } }],
+      }).findings.some(f => f.code === 'part-too-high');
+    const tubes = derive(heron)
+      .layout.pieces.filter(p => p.kind === 'tube')
+      .map(p => p.length);
+    expect(tall(Math.max(...tubes) + 0.1)).to.equal(false);
+    expect(tall(Math.max(...tubes) - 0.1)).to.equal(true);
   });
 
   it('a cutter that is too thick for the roots is told once for wheels of one kind, a thin one not', () => {

@@ -1,6 +1,6 @@
 import { leastRim, webSizes } from '../../teeth/body/index.ts';
-import { bounds, flatten, type Path, type Point, polar, polygon } from '../../ground/geometry/index.ts';
-import { type LayoutState, type Piece, wheelThickness } from '../../place/layout/index.ts';
+import { flatten, type Path, type Point, polar, polygon } from '../../ground/geometry/index.ts';
+import { type Piece, wheelThickness } from '../../place/layout/index.ts';
 import {
   byId,
   type Machine,
@@ -14,11 +14,23 @@ import { type Finding, finding, fix } from '../../ground/result/index.ts';
 import { holeOf, webRoom } from './body-findings.ts';
 import type { WheelState } from '../state/index.ts';
 import { isPins, leastFeature } from './feature-findings.ts';
+import { partSizes, type PartSize, type SizeParts } from './part-sizes.ts';
 
 const ORIGIN: Point = { x: 0, y: 0 };
 type Making = Pick<
   Machine,
-  'wheels' | 'toothings' | 'stack' | 'making' | 'processes' | 'process' | 'materials'
+  | 'wheels'
+  | 'toothings'
+  | 'stack'
+  | 'making'
+  | 'processes'
+  | 'process'
+  | 'materials'
+  | 'indicators'
+  | 'members'
+  | 'axes'
+  | 'joints'
+  | 'layout'
 >;
 
 /** Stock may measure so far from what the machine is drawn with, mm, before it is told: common practice, no source. */
@@ -33,7 +45,8 @@ const LEFT_WITHIN = 0.005;
 export function makeFindings(
   machine: Making,
   wheels: Readonly<Record<string, WheelState>>,
-  layout: Pick<LayoutState, 'plates' | 'pieces'>,
+  layout: SizeParts['laid'],
+  { extents, at }: Pick<SizeParts, 'extents' | 'at'>,
 ): Finding[] {
   const told = new Set<string>();
   const found = machine.wheels.flatMap(wheel => {
@@ -42,23 +55,13 @@ export function makeFindings(
     return [
       ...wallFindings(wheel, state, process),
       ...cornerFindings(wheel, state, process, told),
-      ...roomFindings(
-        machine,
-        wheel.id,
-        process,
-        2 * state.dimensions.tipRadius,
-        2 * state.dimensions.tipRadius,
-      ),
       ...stockFindings(machine, wheel, told),
     ];
   });
-  const plates = layout.plates.flatMap(plate => {
-    const id = `plate ${plate.side}`;
-    const process = processOf(machine, id);
-    const box = bounds(flatten(plate.outline, 0.1));
-    return process ? roomFindings(machine, id, process, box.maxX - box.minX, box.maxY - box.minY) : [];
-  });
-  return [...found, ...plates, ...layout.pieces.flatMap(p => tubeFindings(machine, p))];
+  const rooms = partSizes({ ...machine, states: wheels, extents, at, laid: layout }).flatMap(size =>
+    roomFindings(machine, size),
+  );
+  return [...found, ...rooms, ...layout.pieces.flatMap(p => tubeFindings(machine, p))];
 }
 
 /** The wall of a printed tube against two lines of the nozzle. */
@@ -144,40 +147,31 @@ function gapBetween(half: readonly Point[], step: number, module: number): Path 
 }
 
 /** Parts that go on no sheet or bed. A part that fits only askew is told, too: it is laid by quarters. */
-function roomFindings(
-  machine: Making,
-  part: string,
-  process: Process,
-  width: number,
-  height: number,
-): Finding[] {
+function roomFindings(machine: Making, { part, called, along, across, high, body }: PartSize): Finding[] {
+  const process = processOf(machine, part);
+  if (!process || (body && process.kind !== 'printer')) return [];
+  const tall = process.kind === 'printer' ? bedOf(process).height : Infinity;
+  if (high > tall) return [finding('part-too-high', 'warn', 'make', [called], { is: high, most: tall })];
   const material = materialOf(machine, part);
   const said = process.kind === 'printer' ? process.bed !== undefined : (material?.sheets.length ?? 0) > 0;
   if (!said) return [];
-  const [most, least] = [Math.max(width, height), Math.min(width, height)];
+  const [most, least] = [Math.max(along, across), Math.min(along, across)];
   const rooms = sheetsOf(process, material);
   const fits = rooms.some(s => most <= Math.max(s.width, s.height) && least <= Math.min(s.width, s.height));
   if (fits) return [];
   const largest = rooms.reduce((a, b) => (b.width * b.height > a.width * a.height ? b : a));
   const data = {
-    is: most,
-    width: largest.width,
-    height: largest.height,
+    ...{ is: most, by: least, width: largest.width, height: largest.height },
     place: process.kind === 'printer' ? 'bed' : 'sheet',
   };
-  return [finding('part-too-large', 'warn', 'make', [part], data)];
+  return [finding('part-too-large', 'warn', 'make', [called], data)];
 }
 
-/** Stock that measures otherwise than the layer that is drawn, or that is higher than the printer reaches. */
+/** Stock that measures otherwise than the layer that is drawn. */
 function stockFindings(machine: Making, wheel: Wheel, told: Set<string>): Finding[] {
   const process = processOf(machine, wheel.id);
   const thick = wheelThickness(machine.stack, wheel);
-  if (process?.kind === 'printer') {
-    const { height } = bedOf(process);
-    return thick <= height
-      ? []
-      : [finding('part-too-high', 'warn', 'make', [wheel.id], { is: thick, most: height })];
-  }
+  if (process?.kind === 'printer') return [];
   const material = materialOf(machine, wheel.id);
   const is = material?.thickness;
   if (!material || is === undefined || Math.abs(is - thick) <= THICKNESS_WITHIN) return [];

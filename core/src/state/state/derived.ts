@@ -8,6 +8,7 @@ import type {
   Piece,
   Plate,
   Positions,
+  RackPlace,
 } from '../../place/layout/index.ts';
 import type { Engagement, Pair } from '../../teeth/mesh/index.ts';
 import type { Machine } from '../../document/machine/index.ts';
@@ -89,6 +90,8 @@ export interface Derived {
   readonly modules: Readonly<Record<string, number>>;
   readonly positions: Positions;
   readonly phases: Phases;
+  /** Racks in mesh, at rest. */
+  readonly racks: readonly RackPlace[];
   /** What positions in time are made from; see stancesAt. */
   readonly moving: Moving;
   readonly aims: Readonly<Record<string, AimState>>;
@@ -117,6 +120,7 @@ export interface Stages extends Checks {
   readonly meshes: Stage<Readonly<Record<string, MeshState>>>;
   readonly positions: Stage<Positions>;
   readonly phases: Stage<Phases>;
+  readonly racks: Stage<readonly RackPlace[]>;
   readonly moving: Stage<Moving>;
   readonly extents: Stage<Readonly<Record<string, Extent>>>;
   readonly laid: Stage<LayoutParts>;

@@ -5,3 +5,4 @@ export * from './aim-state.ts';
 export * from './arm-frame.ts';
 export * from './pair.ts';
 export * from './mesh-overlap.ts';
+export * from './wheel-in-plan.ts';

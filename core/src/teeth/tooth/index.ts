@@ -22,3 +22,4 @@ export * from './figure.ts';
 export * from './family.ts';
 export * from './teeth-spec.ts';
 export * from './bevel-apex.ts';
+export * from './rack-length.ts';

@@ -7,8 +7,8 @@ import type { Table } from '@tesseron/core/drawing';
 import { writeMachine } from '@tesseron/core/machine';
 import { fileName, planDrawing } from '@tesseron/core/drawings';
 import { sayProblem } from '@tesseron/core/words';
-import { hardwareList, partsList } from '@tesseron/core/workshop';
-import { computed, ref } from 'vue';
+import { hardwareList, notMade, partsList } from '@tesseron/core/lists';
+import { computed, ref, watch } from 'vue';
 import WorkBar from '../../parts/WorkBar.vue';
 import { saveFile } from '../../keep';
 import { useOpen } from '../../machine/use-open';
@@ -19,14 +19,17 @@ import MoreRows from '../../parts/MoreRows.vue';
 /** Everything as one archive; lists, the plan, the working, the machine by itself. */
 const { machine, derived } = useOpen();
 const maker = useMake();
-const left = ref<readonly NotMade[]>([]);
+/** What the last archive could not make; before that, what no file will. */
+const left = ref<readonly NotMade[]>();
+const without = computed(() => left.value ?? notMade(derived.value));
+watch(machine, () => (left.value = undefined));
 const said = ref('');
 const problem = ref('');
 const hardware = computed(() => hardwareList(derived.value));
 const parts = computed(() => partsList(derived.value));
 
 async function archive(): Promise<void> {
-  [left.value, said.value, problem.value] = [[], '', ''];
+  [left.value, said.value, problem.value] = [undefined, '', ''];
   const made = await maker.make({ task: 'archive', machine: machine.value, paper: 'A4', sets: 1 });
   if (!made) return;
   left.value = made.left;
@@ -58,6 +61,7 @@ const short = computed(() => {
     .map(r => at.map(i => r[i] ?? ''));
 });
 const shortRows = useRows(() => short.value);
+const withoutRows = useRows(() => without.value);
 </script>
 
 <template>
@@ -69,7 +73,6 @@ const shortRows = useRows(() => short.value);
   <WorkBar :work="maker" label="Files made" cancel-test="archive-cancel" />
   <p v-if="said" role="status" data-test="archive-said">{{ said }}</p>
   <p v-if="problem" class="error-text" role="alert">{{ problem }}</p>
-  <p v-for="(l, n) in left" :key="n" class="error-text">{{ l.name }}: {{ sayProblem(l.problem) }}</p>
   <p class="quiet small">
     Sheets, single parts, beds, patterns, coupons, lists, the working and the machine. From a command line:
     npm run export -- machine.json out/
@@ -80,6 +83,18 @@ const shortRows = useRows(() => short.value);
     <v-btn data-test="save-machine" @click="saveMachine">Machine, JSON</v-btn>
     <v-btn data-test="save-working" @click="saveWorking">Working, text</v-btn>
   </p>
+  <template v-if="without.length > 0">
+    <h3>Not made</h3>
+    <table class="ruled small" data-test="not-made">
+      <tbody>
+        <tr v-for="(l, n) in withoutRows.shown.value" :key="n">
+          <td>{{ l.name }}</td>
+          <td class="quiet">{{ sayProblem(l.problem) }}</td>
+        </tr>
+      </tbody>
+    </table>
+    <MoreRows :left="withoutRows.left.value" :more="withoutRows.more" />
+  </template>
   <h3>Parts that are made</h3>
   <table class="ruled small" data-test="parts-table">
     <thead>

@@ -16,7 +16,7 @@ const circles = computed(() => {
   const places = stances(derived, AT_REST);
   return drawnWheels(derived).flatMap(w => {
     const at = places.get(w.wheel.member)?.centre;
-    return at
+    return at && !w.rack
       ? [
           {
             id: w.wheel.id,

@@ -11,6 +11,9 @@ import {
 } from '@tesseron/core/edit';
 import { arbors, byId, driveWay, GROUND, jointEnds, type Member, LIMITS } from '@tesseron/core/machine';
 import { renameMember } from '@tesseron/core/change';
+import { toNumber } from '@tesseron/core/rational';
+import { rackLength } from '@tesseron/core/tooth';
+import { mm } from '@tesseron/core/units';
 import { groundRate } from '@tesseron/core/train';
 import { nameOf, sayRate } from '@tesseron/core/words';
 import { computed, ref } from 'vue';
@@ -56,6 +59,13 @@ const rate = computed(() => derived.value.train.rates[props.arbor.id]);
 const seen = computed(() =>
   carried.value ? groundRate(machine.value, derived.value.train.rates, props.arbor.id) : undefined,
 );
+/** How far a rack goes for a turn of the drive. */
+const travel = computed(() => {
+  const rack = machine.value.wheels.find(w => w.member === props.arbor.id && w.role === 'rack');
+  const module = rack && derived.value.modules[rack.toothing];
+  if (module === undefined || !rate.value) return '';
+  return `, ${mm(rackLength(Math.abs(toNumber(rate.value)), module), 2)},`;
+});
 const wheels = computed(() => machine.value.wheels.filter(w => w.member === props.arbor.id));
 const aim = computed(() => machine.value.aims.find(a => a.member === props.arbor.id)?.id ?? '');
 const aims = computed(() => [
@@ -121,8 +131,11 @@ const hang = (frame: string): boolean =>
       "
     />
     <p>
-      Turns <span class="figure">{{ sayRate(rate, 24, driveWay(machine)) }}</span>
-      <template v-if="arbor.kind === 'slide'"> teeth</template> for one of the drive<template v-if="seen">
+      {{ arbor.kind === 'slide' ? 'Moves' : 'Turns' }}
+      <span class="figure">{{ sayRate(rate, 24, driveWay(machine)) }}</span>
+      <template v-if="arbor.kind === 'slide'"> teeth{{ travel }}</template> for one turn of the drive<template
+        v-if="seen"
+      >
         on its arm, <span class="figure">{{ sayRate(seen, 24, driveWay(machine)) }}</span> against the
         ground</template
       >.

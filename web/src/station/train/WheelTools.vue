@@ -4,6 +4,9 @@ import { byId, circleCount, meshes, recounted, type Wheel, LIMITS } from '@tesse
 import { patch, setWheel } from '@tesseron/core/change';
 import { nameOf } from '@tesseron/core/words';
 import { computed, ref } from 'vue';
+import { rackLength, rackTeeth } from '@tesseron/core/tooth';
+import { mm } from '@tesseron/core/units';
+import SmallChoice from '../../parts/SmallChoice.vue';
 import NumberField from '../../parts/NumberField.vue';
 import { OPEN_RANGE } from './read-teeth';
 import type { Hand } from './use-hand';
@@ -49,9 +52,20 @@ function rename(name: string): void {
     value: patch('wheels', props.wheel.id, w => ({ ...w, name }))(m),
   }));
 }
+/** A rack is asked for by its teeth or by its length. */
+const by = ref<'teeth' | 'mm'>('teeth');
+const length = ref(100);
+const module = computed(() => props.hand.derived.value.modules[props.wheel.toothing]);
+const byLength = computed(() => kind.value === 'rack' && by.value === 'mm' && module.value !== undefined);
+const count = computed(() => (byLength.value ? rackTeeth(length.value, module.value ?? 1) : onward.value));
+const rackSaid = computed(() =>
+  kind.value === 'rack' && module.value !== undefined
+    ? `${count.value} teeth, ${mm(rackLength(count.value, module.value), 2)}`
+    : '',
+);
 function drive(): void {
   props.hand.make(`Drive an arbor from ${props.wheel.name}`, 'member', m =>
-    driveNew(props.wheel.id, onward.value, kind.value)(m),
+    driveNew(props.wheel.id, count.value, kind.value)(m),
   );
 }
 function meshWith(): void {
@@ -109,6 +123,18 @@ function meshWith(): void {
         @update:model-value="hand.act(`Layer of ${wheel.name}`, moveToLayer(wheel.id, $event - 1))"
       />
     </div>
+    <NumberField
+      v-if="wheel.role === 'rack' && module !== undefined && wheel.teeth.kind !== 'open'"
+      :model-value="Number(rackLength(circleCount(wheel) ?? 1, module).toFixed(3))"
+      label="Long"
+      unit="mm"
+      :limits="LIMITS.rackLength"
+      hint="whole teeth: the nearest"
+      data-test="rack-length"
+      @update:model-value="
+        set(`Length of ${wheel.name}`, { teeth: recounted(wheel.teeth, rackTeeth($event, module ?? 1)) })
+      "
+    />
     <TickBox
       :model-value="wheel.teeth.kind === 'open'"
       label="leave the count open, for a search to fill"
@@ -123,9 +149,38 @@ function meshWith(): void {
       </PlainButton>
     </p>
     <div class="onward">
-      <NumberField v-model="onward" label="New wheel" :limits="LIMITS.count" whole data-test="onward-count" />
+      <NumberField
+        v-if="byLength"
+        v-model="length"
+        label="Long"
+        unit="mm"
+        :limits="LIMITS.rackLength"
+        data-test="onward-length"
+      />
+      <NumberField
+        v-else
+        v-model="onward"
+        :label="kind === 'rack' ? 'Teeth' : 'New wheel'"
+        :limits="LIMITS.count"
+        whole
+        data-test="onward-count"
+      />
       <v-select v-model="kind" :items="KINDS" label="stands" data-test="onward-kind" />
-      <v-btn data-test="drive-new" @click="drive">Drive a new arbor</v-btn>
+      <v-btn data-test="drive-new" @click="drive">{{
+        kind === 'rack' ? 'Drive it' : 'Drive a new arbor'
+      }}</v-btn>
+    </div>
+    <div v-if="kind === 'rack'" class="acts">
+      <SmallChoice
+        v-model="by"
+        :items="[
+          { value: 'teeth', title: 'by teeth' },
+          { value: 'mm', title: 'by length' },
+        ]"
+        label="a rack"
+        data-test="rack-by"
+      />
+      <span class="figure" data-test="rack-said">{{ rackSaid }}</span>
     </div>
     <p class="acts">
       <v-btn data-test="mesh-with" @click="meshWith">Mesh with…</v-btn>

@@ -22,7 +22,7 @@ export const MESHES: { readonly [K in MeshType]: MeshFacts } = {
   rack: { ...ALL, called: 'on a rack', motion: 'not yet', oneLayer: true, byHand: false },
   bevel: { ...ALL, called: 'bevels', oneLayer: false, byHand: true },
   worm: { ...ALL, ...notYet, called: 'worm', oneLayer: false, byHand: true },
-  crossed: { ...ALL, ...notYet, called: 'crossed helical', oneLayer: false, byHand: true },
+  crossed: { ...ALL, ...notYet, bodies: 'yes', called: 'crossed helical', oneLayer: false, byHand: true },
   pegs: { ...ALL, called: 'pegs', oneLayer: false, byHand: true },
   reducer: { ...ALL, called: 'reducer', oneLayer: true, byHand: false },
   'non-circular': {

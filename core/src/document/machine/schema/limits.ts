@@ -75,6 +75,7 @@ export const LIMITS = {
   pressureAngleDeg: [10, 35],
   price: [0, 1e6],
   processFit: [-1, 3],
+  rackLength: [0.5, 20_000],
   rate: [0.01, 10000],
   reach: [1, 10000],
   regionSize: [0.1, 20000],

@@ -1,5 +1,5 @@
 import type { Derived } from '../../state/state/index.ts';
-import { clipsNeeded, piecesNeeded } from './pieces-needed.ts';
+import { clipsNeeded, piecesNeeded } from '../workshop/index.ts';
 import { pillarsOf } from '../../place/layout/index.ts';
 import type { Table } from '../../ground/drawing/index.ts';
 import { byId } from '../../document/machine/index.ts';

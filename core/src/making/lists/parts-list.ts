@@ -1,5 +1,4 @@
 import { boreReach } from '../../teeth/body/index.ts';
-import { piecesNeeded } from './pieces-needed.ts';
 import type { Derived } from '../../state/state/index.ts';
 import type { Table } from '../../ground/drawing/index.ts';
 import {
@@ -8,16 +7,27 @@ import {
   circleCount,
   type Machine,
   materialOf,
+  type Process,
   processOf,
+  type Wheel,
 } from '../../document/machine/index.ts';
 import { type Piece, pillarsOf, wheelThickness } from '../../place/layout/index.ts';
-import { estimateOf } from './estimate.ts';
-import { type FlatPart, flatParts } from './flat-parts.ts';
+import { extraParts, isBought } from '../solid/index.ts';
+import {
+  type BevelMeasures,
+  bevelMeasures,
+  estimateBody,
+  estimateOf,
+  type FlatPart,
+  flatParts,
+  type PartEstimate,
+  piecesNeeded,
+} from '../workshop/index.ts';
 
 /**
  * All parts of a machine as a table: wheels, then rods, tubes, spacers, washers, plates and pillars, arms, hands
- * and dials. Lengths in mm; process, material and estimates for what is made rather than bought: mass, way of the cut,
- * time and cost of all pieces of a row.
+ * and dials, cranks, pins, caps and clips. Lengths in mm; process, material and estimates for what is made rather than
+ * bought: mass, way of the cut, time and cost of all pieces of a row.
  */
 export function partsList(derived: Derived): Table {
   const { machine } = derived;
@@ -27,6 +37,8 @@ export function partsList(derived: Derived): Table {
     const d = derived.wheels[w.id]?.dimensions;
     const hole = w.bore && w.bore.kind !== 'none' ? w.bore : undefined;
     const bore = hole ? round(2 * boreReach(hole)) : 0;
+    const bevel = bevelMeasures(derived, w);
+    const number = bevel ? wheelsOf(derived, w) : (flat.get(w.id)?.number ?? 1);
     return [
       w.name,
       byId(machine.members, w.member)?.name ?? '',
@@ -37,12 +49,12 @@ export function partsList(derived: Derived): Table {
       d ? round(2 * d.tipRadius) : '',
       d ? round(2 * d.rootRadius) : '',
       bore,
-      wheelThickness(machine.stack, w),
+      bevel ? round(bevel.height) : wheelThickness(machine.stack, w),
       w.layer + 1,
       byId(machine.toothings, w.toothing)?.name ?? '',
       '',
-      flat.get(w.id)?.number ?? 1,
-      ...made(w.id),
+      number,
+      ...(bevel ? bevelCells(machine, w, bevel, number) : made(w.id)),
     ];
   });
   return {
@@ -74,21 +86,31 @@ export function partsList(derived: Derived): Table {
       ...plateRows(derived, made),
       ...armRows(flat, made),
       ...leafRows(derived, flat, made),
+      ...extraRows(derived),
     ],
   };
 }
 
-/** How a part is made and what that takes. */
+/** How a flat part is made and what that takes. */
 function madeCells(machine: Machine, part: FlatPart | undefined): (string | number)[] {
   const process = part && processOf(machine, part.id);
   if (!process) return NOT_MADE;
-  const material = materialOf(machine, part.id);
-  const { mass, cutLength, seconds, cost } = estimateOf(part, process, material);
+  const estimate = estimateOf(part, process, materialOf(machine, part.id));
+  return cellsOf(machine, part.id, process, estimate, part.number);
+}
+
+function cellsOf(
+  machine: Machine,
+  part: string,
+  process: Process,
+  { mass, cutLength, seconds, cost }: Pick<PartEstimate, 'mass' | 'cutLength' | 'seconds' | 'cost'>,
+  number: number,
+): (string | number)[] {
   const all = (x: number | undefined, decimals: number): string | number =>
-    x === undefined ? '' : Number((x * part.number).toFixed(decimals));
+    x === undefined ? '' : Number((x * number).toFixed(decimals));
   return [
     process.name || process.kind,
-    material?.name ?? '',
+    materialOf(machine, part)?.name ?? '',
     all(mass, 1),
     cutLength === 0 ? '' : all(cutLength, 0),
     all(seconds / 60, 1),
@@ -97,6 +119,34 @@ function madeCells(machine: Machine, part: FlatPart | undefined): (string | numb
 }
 
 const NOT_MADE = ['', '', '', '', '', ''];
+
+/** How a body is made that only a printer makes; nothing where it is another tool's. */
+function bodyCells(machine: Machine, part: string, volume: number, number: number): (string | number)[] {
+  const process = processOf(machine, part);
+  if (process?.kind !== 'printer') return NOT_MADE;
+  const estimate = estimateBody(volume, process, materialOf(machine, part));
+  return cellsOf(machine, part, process, estimate, number);
+}
+
+const bevelCells = (
+  machine: Machine,
+  wheel: Wheel,
+  { volume }: BevelMeasures,
+  number: number,
+): (string | number)[] => bodyCells(machine, wheel.id, volume, number);
+
+/** How many of a wheel are made. */
+const wheelsOf = (derived: Derived, wheel: Wheel): number =>
+  derived.machine.making.find(m => m.part === wheel.id)?.number ?? piecesNeeded(derived, wheel.member);
+
+/** Cranks, knobs, pins, caps, clips and the like; pillars have rows of their own. */
+const extraRows = (derived: Derived): Table['rows'] =>
+  extraParts(derived)
+    .filter(p => p.kind !== 'pillar')
+    .map(p => [
+      ...row(p.name, '', { outside: p.outside, thickness: p.height, number: p.number }).slice(0, 14),
+      ...(isBought(p) ? NOT_MADE : bodyCells(derived.machine, p.id, p.volume, p.number)),
+    ]);
 
 /** The bars of arms. */
 const armRows = (flat: ReadonlyMap<string, FlatPart>, made: Made): Table['rows'] =>
@@ -129,29 +179,31 @@ type Made = (id: string) => (string | number)[];
 /** Rods, tubes, spacers and washers with the lengths that the elevation gives them; equal ones in one row. */
 function cutToLength(derived: Derived): Table['rows'] {
   const { machine, layout } = derived;
-  const counted = new Map<string, { piece: Piece; number: number }>();
-  for (const piece of layout.pieces) {
+  const counted = new Map<string, { piece: Piece; index: number; number: number }>();
+  for (const [index, piece] of layout.pieces.entries()) {
     const loose = piece.kind === 'spacer' || piece.kind === 'washers';
     const size = [piece.length / piece.number, piece.bore ?? 0, piece.outside].map(round).join(' ');
     const key = `${piece.kind} ${loose ? '' : piece.arbor} ${size}`;
     const number = piece.number * piecesNeeded(derived, piece.arbor);
-    counted.set(key, { piece, number: (counted.get(key)?.number ?? 0) + number });
+    const known = counted.get(key);
+    counted.set(key, { piece, index: known?.index ?? index, number: (known?.number ?? 0) + number });
   }
-  return [...counted.values()].map(({ piece, number }) => {
+  return [...counted.values()].map(({ piece, index, number }) => {
     const arbor = byId(machine.members, piece.arbor)?.name ?? '';
     const loose = piece.kind === 'spacer' || piece.kind === 'washers';
     const name = piece.kind === 'washers' ? 'washer' : loose ? 'spacer' : `${piece.kind}, ${arbor}`;
     const each = piece.kind === 'washers' ? piece.length / piece.number : piece.length;
-    return row(name, loose ? '' : arbor, {
-      outside: piece.outside,
-      bore: piece.bore ?? 0,
-      length: each,
-      number,
-    });
+    const measures = { outside: piece.outside, bore: piece.bore ?? 0, length: each, number };
+    const volume = (Math.PI / 4) * (piece.outside ** 2 - (piece.bore ?? 0) ** 2) * each;
+    return [
+      ...row(name, loose ? '' : arbor, measures).slice(0, 14),
+      ...(piece.kind === 'rod' ? NOT_MADE : bodyCells(machine, `piece ${index}`, volume, number)),
+    ];
   });
 }
 
-function plateRows({ machine, layout }: Derived, madeOf: Made): Table['rows'] {
+function plateRows(derived: Derived, madeOf: Made): Table['rows'] {
+  const { machine, layout } = derived;
   const { plates } = machine.layout;
   const { back, front } = layout.stack;
   if (!plates || !back || !front) return [];
@@ -159,9 +211,15 @@ function plateRows({ machine, layout }: Derived, madeOf: Made): Table['rows'] {
     ...row(`${p.side} plate`, '', { thickness: plates.thickness, number: 1 }).slice(0, 14),
     ...madeOf(`plate ${p.side}`),
   ]);
-  const pillars = pillarsOf(machine, layout.stack).map((p, i) =>
-    row(`pillar ${i + 1}`, '', { outside: p.shoulder, length: p.whole.to - p.whole.from, number: 1 }),
-  );
+  const bodies = new Map(extraParts(derived).map(p => [p.id, p] as const));
+  const pillars = pillarsOf(machine, layout.stack).map((p, i) => [
+    ...row(`pillar ${i + 1}`, '', {
+      outside: p.shoulder,
+      length: p.whole.to - p.whole.from,
+      number: 1,
+    }).slice(0, 14),
+    ...bodyCells(machine, `pillar ${p.diameter}`, bodies.get(`pillar ${p.diameter}`)?.volume ?? 0, 1),
+  ]);
   return [...made, ...pillars];
 }
 
