@@ -151,6 +151,30 @@ describe('a new user, from an empty machine', () => {
     expect(errors).to.deep.equal([]);
   });
 
+  it('drives a rack by its length: it stands in mesh in the plan, and its files and lists say the same', async () => {
+    const { page, errors } = await app.open();
+    await empty(page, app, 'Racked');
+    await go(page, 'train');
+    await page.click('[data-test=first-wheel]');
+    await type(page, 'count-wheel1', '24');
+    await choose(page, 'onward-kind', 'rack');
+    await choose(page, 'rack-by', 'by length');
+    await type(page, 'onward-length', '200');
+    await page.locator('[data-test=rack-said]', { hasText: '32 teeth, 201.06 mm' }).waitFor();
+    await page.click('[data-test=drive-new]');
+    await page.locator('[data-test=arbor-tools]', { hasText: '24 teeth, 150.80 mm' }).waitFor();
+    await go(page, 'plan');
+    await page.locator('[data-test=distances]', { hasText: '24.000' }).waitFor();
+    const { files } = await archive(page);
+    const parts = new TextDecoder().decode(files['lists/parts.csv']);
+    expect(parts).to.match(/rack/);
+    const name = Object.keys(files).find(n => n.startsWith('drawings/') && n.endsWith('.svg'))!;
+    const plan = new TextDecoder().decode(files[name]);
+    expect(plan).to.contain('Pitch line of');
+    expect(plan).to.contain('Pitch circle of');
+    expect(errors).to.deep.equal([]);
+  });
+
   it('hangs an orrery arm on the arbor that is chosen, and says what it will turn', async () => {
     const { page, errors } = await app.open();
     await empty(page, app, 'Arm');

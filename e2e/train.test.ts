@@ -66,6 +66,8 @@ describe('a train built on its drawing', () => {
       await says(page, '↺ 2/5');
       await page.keyboard.press('Shift+ArrowUp');
       await page.getByRole('button', { name: 'Drive wheel, 24 teeth, layer 2' }).waitFor();
+      // Over the mesh to its other wheel.
+      await page.keyboard.press('ArrowLeft');
       await page.keyboard.press('ArrowLeft');
       await page.keyboard.press('s');
       await page
@@ -115,6 +117,23 @@ describe('a train built on its drawing', () => {
       expect(errors).to.deep.equal([]);
     },
   );
+
+  it('reaches a mesh by arrows, and the wheel beyond it', async () => {
+    const { page, errors } = await app.open();
+    await start(page, app.base);
+    await page.click('[data-test=first-wheel]');
+    await bar(page, 'Drive wheel').focus();
+    await page.keyboard.press('n');
+    await says(page, 'Drive onward');
+    await bar(page, 'Drive wheel').focus();
+    await page.keyboard.press('ArrowRight');
+    await page.locator('[data-test=mesh-tools]').waitFor();
+    const focused = await page.evaluate(() => document.activeElement?.getAttribute('data-kind'));
+    expect(focused).to.equal('joint');
+    await page.keyboard.press('ArrowRight');
+    await page.locator('[data-test=wheel-tools]', { hasText: 'Drive onward wheel' }).waitFor();
+    expect(errors).to.deep.equal([]);
+  });
 
   it('says what goes before it is deleted, and brings it back', async () => {
     const { page, errors } = await app.open();

@@ -3,6 +3,7 @@ import { direction, distance } from '@tesseron/core/geometry';
 import { newAim, newMachine, readMachine } from '@tesseron/core/machine';
 import { must } from '@tesseron/core/result';
 import { expect } from 'chai';
+import { KINDS } from '../../../core/test/kinds';
 import { readFileSync } from 'node:fs';
 import { dateAt, readingOf } from '../run/readings';
 import { readStart } from './aims/read-start';
@@ -102,6 +103,27 @@ describe('what the stations show of the train', () => {
     ]);
     expect(builtStages(starter, starter.aims[0])).to.equal('83/45 · 44/84');
     expect(pathFromDrive(starter, 'nobody')).to.equal(undefined);
+  });
+
+  it('nests tubes in the elevation as the layout does, and those on one rod one over the other', () => {
+    const file = readFileSync(new URL('../../../demo/quartet-of-moons.json', import.meta.url), 'utf8');
+    const moons = derive(must(readMachine(file)));
+    const { columns } = layoutElevation(moons);
+    const tubes = columns.flatMap(c => c.tubes);
+    for (const t of tubes) expect(t.inside, t.name).to.equal(moons.layout.spans.of.get(t.id)!.within.length);
+    const out = columns[0]!.tubes.filter(t => t.out);
+    expect(out.map(t => t.name)).to.deep.equal(['Io', 'Europa', 'Ganymede', 'Callisto']);
+    for (const t of out) expect([t.from, t.to], 'from its wheel to the front').to.deep.equal([t.low, 7]);
+    expect(columns[0]!.tubes[0]).to.include({ name: 'Crank', grounded: true, to: 7 });
+
+    const pairs = derive(KINDS['loose compound pairs on one rod']!);
+    const rod = layoutElevation(pairs).columns.find(c => c.tubes.some(t => t.id === 'p1'))!;
+    expect(rod.rod).to.equal(true);
+    expect(rod.tubes.map(t => [t.id, t.inside, t.grounded])).to.deep.equal([
+      ['p1', 0, false],
+      ['p2', 0, false],
+    ]);
+    expect(rod.tubes[0]!.to).to.be.below(rod.tubes[1]!.from);
   });
 
   it('is an elevation with every wheel at its layer on its own axis', () => {

@@ -248,7 +248,7 @@ function setRange(stage: number, side: 'driving' | 'driven', text: string): void
             <td v-for="side in ['driving', 'driven'] as const" :key="side">
               <CheckedField
                 :model-value="sayRange(rangeAt(n - 1, side))"
-                :label="`stage ${n}, ${side}`"
+                :label="`${n}, ${side}`"
                 :read="readRange"
                 @update:model-value="setRange(n - 1, side, $event)"
               />

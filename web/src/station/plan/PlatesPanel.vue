@@ -113,6 +113,8 @@ const plateRows = useRows(() => rows.value);
   <template v-if="plates">
     <div class="three">
       <NumberFields :fields="sizes" />
+    </div>
+    <div class="two">
       <v-select
         :model-value="plates.shape"
         :items="[...SHAPES]"
@@ -210,6 +212,13 @@ const plateRows = useRows(() => rows.value);
 
 .four {
   grid-template-columns: 1fr 1fr 1fr auto;
+}
+
+.two {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 0 12px;
+  align-items: center;
 }
 
 .acts {

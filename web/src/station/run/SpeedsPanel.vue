@@ -2,7 +2,7 @@
 import { LIMITS } from '@tesseron/core/machine';
 import { GUESSED_EFFICIENCY, torquesLeft } from '@tesseron/core/ask';
 import { HAND_RPM } from '@tesseron/core/judge';
-import { rubbingPairs } from '@tesseron/core/layout';
+import { rubbingPairs, spansOf } from '@tesseron/core/layout';
 import { memberSpeeds } from '@tesseron/core/motion';
 import { toNumber } from '@tesseron/core/rational';
 import { figure } from '@tesseron/core/units';
@@ -26,7 +26,7 @@ const radii = computed(() =>
 );
 /** How fast arbors turn on each other, as the layout nests them. */
 const tubes = computed(() =>
-  rubbingPairs(derived.value.stages.laid.value.spans, derived.value.train.rates).map(p => ({
+  rubbingPairs(spansOf(machine.value), derived.value.train.rates).map(p => ({
     key: `${p.inner ?? 'rod'} ${p.outer}`,
     outer: nameOf(machine.value, p.outer),
     inner: p.inner === undefined ? 'its standing rod' : nameOf(machine.value, p.inner),

@@ -63,6 +63,11 @@ function choose(wish: ShiftWish, what: string): void {
   margin: 8px 0;
 }
 
+/* Wide enough for its label and a distance with three decimals. */
+.shift > :deep(.v-input) {
+  width: 210px;
+}
+
 .said {
   margin: 0;
 }

@@ -174,6 +174,7 @@ function keepSpread(): void {
           :model-value="mesh.id"
           :items="items"
           label="Mesh"
+          class="long"
           data-test="mesh"
           @update:model-value="picked = $event"
         />
@@ -283,6 +284,11 @@ function keepSpread(): void {
 </template>
 
 <style scoped>
+/* Two wheels with their names and counts in one line. */
+.long :deep(.v-select__selection-text) {
+  font-size: 13px;
+}
+
 .empty {
   height: 100%;
   display: grid;

@@ -221,8 +221,8 @@ const hang = (frame: string): boolean =>
 
 .add {
   display: grid;
-  grid-template-columns: 80px 1fr auto auto;
-  gap: 10px;
+  grid-template-columns: 80px 1fr;
+  gap: 4px 10px;
   align-items: center;
 }
 

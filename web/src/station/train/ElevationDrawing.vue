@@ -3,12 +3,14 @@ import type { Rational } from '@tesseron/core/rational';
 import { driveWay } from '@tesseron/core/machine';
 import { sayRate } from '@tesseron/core/words';
 import { useElementSize } from '@vueuse/core';
-import { computed, nextTick, ref, useTemplateRef } from 'vue';
+import { computed, nextTick, useTemplateRef } from 'vue';
 import { rateColour } from '../../draw/rate-colour';
 import { useTheme } from '../../draw/theme';
-import { type Bar, layoutElevation, nearestTowards, type Tube } from './elevation';
+import { type Bar, layoutElevation, type Tube } from './elevation';
 import { bracketPath, LABEL, scaleOf, shortName } from './elevation-scale';
 import { type Drop, useDrag } from './use-drag';
+import { useElevationKeys } from './use-elevation-keys';
+import { useTypedCount } from './use-typed-count';
 import type { Hand } from './use-hand';
 
 /**
@@ -37,11 +39,24 @@ const barHalf = (b: Bar): number => scale.value.barHalf(b);
 const standY = (band: number | undefined): number => scale.value.standY(band);
 const labelY = (i: number): number => scale.value.labelY(i);
 const wall = (t: Tube): number => (t.inside === 0 ? 0 : 1 + 3 * t.inside);
-/** Both walls of a tube in a column, from its upper end down to where the column stands. */
-function tubeWalls(c: { x: number; band: number | undefined }, t: Tube): string {
-  const side = (by: number): string =>
-    `M${px(c.x) + by} ${py(t.high) - scale.value.rise / 2 + 2}V${standY(c.band)}`;
-  return side(-wall(t)) + side(wall(t));
+/** Both walls of a tube in a column, from its upper end down to its lowest layer, or to where the column stands. */
+function tubeWalls(
+  c: { x: number; band: number | undefined; rod: boolean; tubes: readonly Tube[] },
+  t: Tube,
+): string {
+  const half = scale.value.rise / 2;
+  const foot = t.grounded ? standY(c.band) : py(t.from) + half - 2;
+  // What comes out at the front: each within a step farther than the one round it.
+  const round = t.out ? c.tubes.filter(o => o.out && o.inside > t.inside).length : 0;
+  const head = py(t.to) - half + (t.out ? -2 - 4 * round : 2);
+  const by = c.rod && t.inside === 0 ? 3 : wall(t);
+  const side = (off: number): string => `M${px(c.x) + off} ${head}V${foot}`;
+  return side(-by) + side(by);
+}
+/** The rod that stands in a column, to its highest arbor. */
+function rodPath(c: { x: number; band: number | undefined; tubes: readonly Tube[] }): string {
+  const top = Math.max(...c.tubes.map(t => t.to));
+  return `M${px(c.x)} ${py(top) - scale.value.rise / 2}V${standY(c.band)}`;
 }
 /** What a reader who cannot see the drawing is told of it. */
 const DESCRIPTION =
@@ -65,7 +80,12 @@ const spots = computed(() => [
   ...drawing.value.columns.flatMap(c =>
     c.tubes.map((t, i) => ({ kind: 'member' as const, id: t.id, x: px(c.x), y: labelY(i) })),
   ),
+  ...drawing.value.touches.map(t => ({ kind: 'joint' as const, id: t.id, ...middleOf(t) })),
 ]);
+/** Where a mesh is drawn. */
+function middleOf({ a, b }: { readonly a: Bar; readonly b: Bar }): { x: number; y: number } {
+  return { x: (px(a.x + a.half) + px(b.x - b.half)) / 2, y: (barY(a) + barY(b)) / 2 };
+}
 const first = computed(() => props.hand.chosen.value ?? spots.value[0]);
 const tabFor = (kind: string, id: string): number =>
   first.value?.kind === kind && first.value.id === id ? 0 : -1;
@@ -77,78 +97,24 @@ async function focusOn(kind: string, id: string): Promise<void> {
 }
 defineExpose({ focusOn });
 
-const ARROWS: Readonly<Record<string, 'left' | 'right' | 'up' | 'down'>> = {
-  ArrowLeft: 'left',
-  ArrowRight: 'right',
-  ArrowUp: 'up',
-  ArrowDown: 'down',
-};
+const { typing, typingAt, startTyping, endTyping } = useTypedCount({
+  bar: id => drawing.value.bars.find(b => b.id === id),
+  at: bar => ({ x: px(bar.x), y: barY(bar) }),
+  take: (wheel, text) => emit('count', wheel, text),
+  after: wheel => void focusOn('wheel', wheel),
+});
 
-function onKey(event: KeyboardEvent): void {
-  if (typing.value || event.ctrlKey || event.metaKey || event.altKey) return;
-  const chosen = props.hand.chosen.value;
-  const here = spots.value.find(s => s.kind === chosen?.kind && s.id === chosen.id) ?? spots.value[0];
-  const direction = ARROWS[event.key];
-  if (direction && here) {
-    event.preventDefault();
-    event.stopPropagation();
-    if (event.shiftKey && here.kind === 'wheel' && (direction === 'up' || direction === 'down')) {
-      const bar = drawing.value.bars.find(b => b.id === here.id);
-      if (bar) emit('layer', bar.id, bar.layer + (direction === 'up' ? 1 : -1));
-      return;
-    }
-    const next = nearestTowards(here, spots.value, direction);
-    if (next) {
-      if (!props.hand.pick.value) props.hand.choose({ kind: next.kind, id: next.id });
-      void focusOn(next.kind, next.id);
-    }
-    return;
-  }
-  if (event.key === 'Enter' || event.key === ' ') {
-    const target = event.target instanceof Element ? event.target : undefined;
-    const [kind, id] = [target?.getAttribute('data-kind'), target?.getAttribute('data-id')];
-    if (!kind || !id) return;
-    event.preventDefault();
-    event.stopPropagation();
-    const wasChosen = is(kind, id);
-    props.hand.choose({ kind: kind as 'wheel', id });
-    if (wasChosen && kind === 'wheel' && event.key === 'Enter') startTyping(id);
-    return;
-  }
-  if (chosen?.kind === 'wheel' && /^[0-9]$/.test(event.key)) {
-    event.preventDefault();
-    event.stopPropagation();
-    startTyping(chosen.id, event.key);
-    return;
-  }
-  if (event.key === 'Escape' || event.key === 'Delete' || /^[niokmgsrx]$/.test(event.key)) {
-    event.stopPropagation();
-    event.preventDefault();
-    emit('key', event.key, event.shiftKey);
-  }
-}
-
-/** A count that is being typed into a wheel. */
-const typing = ref<{ wheel: string; text: string }>();
-const field = useTemplateRef<{ focus(): void; select(): void }>('field');
-async function startTyping(wheel: string, text?: string): Promise<void> {
-  const bar = drawing.value.bars.find(b => b.id === wheel);
-  if (!bar) return;
-  typing.value = { wheel, text: text ?? bar.text };
-  await nextTick();
-  field.value?.focus();
-  if (text === undefined) field.value?.select();
-}
-function endTyping(take: boolean): void {
-  const now = typing.value;
-  if (!now) return;
-  typing.value = undefined;
-  if (take) emit('count', now.wheel, now.text);
-  void focusOn('wheel', now.wheel);
-}
-const typingAt = computed(() => {
-  const bar = drawing.value.bars.find(b => b.id === typing.value?.wheel);
-  return bar && { left: `${px(bar.x) - 34}px`, top: `${barY(bar) - 14}px` };
+const onKey = useElevationKeys({
+  hand: props.hand,
+  spots,
+  typing: () => typing.value !== undefined,
+  start: startTyping,
+  layer: (wheel, by) => {
+    const bar = drawing.value.bars.find(b => b.id === wheel);
+    if (bar) emit('layer', bar.id, bar.layer + by);
+  },
+  focus: (kind, id) => void focusOn(kind, id),
+  key: (key, shift) => emit('key', key, shift),
 });
 
 /** A wheel let go: on another, in another layer of its line, or in the open; an arbor: on another. */
@@ -190,6 +156,7 @@ const { drag, grab, move, release, cancel } = useDrag(holder, props.hand.choose,
         <text x="6" :y="py(n - 1 + drawing.lowest) + 4" class="number">L{{ n + drawing.lowest }}</text>
       </g>
       <g v-for="c in drawing.columns" :key="c.id">
+        <path v-if="c.rod" :d="rodPath(c)" class="rod"><title>a rod that stands</title></path>
         <path
           v-for="t in c.tubes"
           :key="t.id"
@@ -224,14 +191,21 @@ const { drag, grab, move, release, cancel } = useDrag(holder, props.hand.choose,
         <path
           :d="`M${px(m.a.x + m.a.half)} ${barY(m.a)}L${px(m.b.x - m.b.half)} ${barY(m.b)}`"
           class="reach"
+          role="button"
+          :tabindex="tabFor('joint', m.id)"
+          :aria-pressed="is('joint', m.id)"
+          :aria-label="`Mesh of ${m.a.name} and ${m.b.name}, ${m.kind}`"
+          data-kind="joint"
+          :data-id="m.id"
           @click.stop="hand.choose({ kind: 'joint', id: m.id })"
+          @focus="hand.pick.value || hand.choose({ kind: 'joint', id: m.id })"
         >
           <title>{{ m.a.name }} and {{ m.b.name }}, {{ m.kind }}</title>
         </path>
         <text
           v-if="m.kind !== 'external' && m.kind !== 'internal' && scale.step > 100"
-          :x="(px(m.a.x + m.a.half) + px(m.b.x - m.b.half)) / 2"
-          :y="(barY(m.a) + barY(m.b)) / 2 - 4"
+          :x="middleOf(m).x"
+          :y="middleOf(m).y - 4"
           text-anchor="middle"
           class="number"
         >
@@ -420,6 +394,18 @@ text {
   stroke-width: 13;
   fill: none;
   cursor: pointer;
+}
+
+.reach:focus-visible {
+  stroke: var(--accent);
+  stroke-width: 5;
+  outline: none;
+}
+
+.rod {
+  fill: none;
+  stroke: var(--muted);
+  stroke-width: 1.6;
 }
 
 .bar,

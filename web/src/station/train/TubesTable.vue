@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { absolute, toNumber } from '@tesseron/core/rational';
-import { rubbingPairs } from '@tesseron/core/layout';
+import { rubbingPairs, spansOf } from '@tesseron/core/layout';
 import { figure } from '@tesseron/core/units';
 import { driveWay } from '@tesseron/core/machine';
 import { nameOf, sayRate } from '@tesseron/core/words';
@@ -12,7 +12,7 @@ const { machine, derived } = useOpen();
 const MOST = 12;
 const inner = (id: string | undefined): string =>
   id === undefined ? 'its standing rod' : nameOf(machine.value, id);
-const pairs = computed(() => rubbingPairs(derived.value.stages.laid.value.spans, derived.value.train.rates));
+const pairs = computed(() => rubbingPairs(spansOf(machine.value), derived.value.train.rates));
 const rows = computed(() =>
   pairs.value.slice(0, MOST).map(p => {
     const seconds = derived.value.driveSeconds;

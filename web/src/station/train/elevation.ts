@@ -1,6 +1,7 @@
 import type { Derived } from '@tesseron/core/state';
 import { arbors, byId, circleCount, GROUND, type Machine, meshes } from '@tesseron/core/machine';
 import type { Rational } from '@tesseron/core/rational';
+import { overlap, type Span, spansOf, type Stack, stackOf } from '@tesseron/core/layout';
 import { groundRate, lineOf } from '@tesseron/core/train';
 
 /** A wheel in the elevation: a bar at its layer. Places along the row are in columns, half lengths too. */
@@ -20,14 +21,21 @@ export interface Bar {
   readonly rate: Rational | undefined;
 }
 
-/** An arbor as a line in its column; the k-th from the inside. */
+/** An arbor as a line in its column, nested as the layout nests it. */
 export interface Tube {
   readonly id: string;
   readonly name: string;
   readonly x: number;
+  /** How many turn within it. */
   readonly inside: number;
   readonly low: number;
   readonly high: number;
+  /** It goes down to what it stands on; others end at the lowest layer that they pass. */
+  readonly grounded: boolean;
+  /** The lowest and the highest layer that it passes, and whether it comes out at the front. */
+  readonly from: number;
+  readonly to: number;
+  readonly out: boolean;
   readonly drive: boolean;
   readonly held: boolean;
   readonly slide: boolean;
@@ -43,6 +51,8 @@ interface Column {
   /** The band of the arm that carries it, from the top; undefined: it stands on the ground. */
   readonly band: number | undefined;
   readonly copies: number;
+  /** Its arbors turn beside each other on a rod that stands. */
+  readonly rod: boolean;
   readonly tubes: readonly Tube[];
 }
 
@@ -98,13 +108,16 @@ export function layoutElevation(derived: Derived): Elevation {
   const lowest = Math.min(0, ...bars.map(b => b.layer));
   const highest = Math.max(0, ...bars.map(b => b.layer));
   const arms = armsOf(machine);
+  const stack = stackOf(machine);
+  const { of: spans } = spansOf(machine, stack);
   const columns = order.map((id, x): Column => {
     const on = machine.members.filter(m => columnOf.get(m.id) === id);
-    const tubes = on.map(m => tubeOf(derived, m, x, bars, [lowest, highest]));
+    const tubes = on.map(m => tubeOf(derived, m, x, bars, [lowest, highest], spans.get(m.id), stack));
+    const rod = on.some(m => spans.get(m.id)?.stands === 'on a standing rod');
     const axis = on.flatMap(m => (m.kind === 'arbor' ? (axes.get(m.axis) ?? []) : [])).find(a => a.copies);
     return {
-      ...{ id, x, band: bandOf(machine, arms, on[0]), copies: axis?.copies?.count ?? 1 },
-      tubes: [...tubes].sort((p, q) => q.high - p.high).map((t, inside) => ({ ...t, inside })),
+      ...{ id, x, band: bandOf(machine, arms, on[0]), copies: axis?.copies?.count ?? 1, rod },
+      tubes: [...tubes].sort((p, q) => p.inside - q.inside || p.low - q.low),
     };
   });
   const brackets = bracketsOf(derived, arms, columnOf, place);
@@ -229,12 +242,24 @@ function tubeOf(
   x: number,
   bars: readonly Bar[],
   [lowest, highest]: readonly [number, number],
+  span: Span | undefined,
+  stack: Stack,
 ): Tube {
   const own = bars.filter(b => b.member === member.id).map(b => b.layer);
   const rate = train.rates[member.id];
   const carried = depthOf(machine, member.id) > 0;
+  const passed = span
+    ? [...stack.layers].flatMap(([layer, band]) => (overlap(band, span.whole) ? [layer] : []))
+    : [];
+  const all = passed.length > 0 ? passed : own.length > 0 ? own : [lowest, highest];
   return {
-    ...{ id: member.id, name: member.name, x, inside: 0, rate },
+    ...{
+      from: Math.min(...all),
+      to: Math.max(...all),
+      out: span ? span.whole.to > stack.height + 1e-9 : false,
+    },
+    ...{ id: member.id, name: member.name, x, inside: span?.within.length ?? 0, rate },
+    grounded: !span || (span.within.length === 0 && span.stands !== 'on a standing rod'),
     low: own.length > 0 ? Math.min(...own) : lowest,
     high: own.length > 0 ? Math.max(...own) : highest,
     drive: machine.drive?.member === member.id,
