@@ -1,3 +1,4 @@
+import { countsAllowed, type FillLimits } from './fill-limits.ts';
 import { GROUND, type Machine } from '../../document/machine/index.ts';
 import { add, neg, type Rational, rational, toNumber, ZERO } from '../../ground/rational/index.ts';
 import {
@@ -18,9 +19,14 @@ export interface Blank {
   readonly most: number;
 }
 
+/** A blank with the counts that it may have, ascending, at least one. */
+export interface OpenBlank extends Blank {
+  readonly counts: readonly number[];
+}
+
 /** A machine with open counts, its closed laws worked in: rates are found for any counts by a small dense system. */
 export interface BlankSystem {
-  readonly blanks: readonly Blank[];
+  readonly blanks: readonly OpenBlank[];
   /**
    * Rate of a member, in the frame of its axis or against the ground, for counts in the order of the blanks, in
    * doubles; NaN where it is not settled.
@@ -97,9 +103,9 @@ function splitLaws(
  * eliminated exactly once; what is left are as many free members as there are open meshes, few enough to solve for
  * every trial.
  */
-export function blankSystem(whole: Machine): BlankSystem {
+export function blankSystem(whole: Machine, limits: FillLimits = {}): BlankSystem {
   const machine = inMode(whole);
-  const blanks = blanksOf(machine);
+  const blanks = blanksOf(machine).map(b => ({ ...b, counts: countsAllowed(b, limits) }));
   const index = new Map(blanks.map((b, i) => [b.wheel, i] as const));
   const frames = framesOf(machine);
   const { closed, open } = splitLaws(machine, frames, index);

@@ -1,6 +1,6 @@
 import { type Machine, meshes } from '../../document/machine/index.ts';
 import { compare, isZero, neg, type Rational, ZERO } from '../../ground/rational/index.ts';
-import type { Blank } from './blank-system.ts';
+import type { OpenBlank } from './blank-system.ts';
 import type { Finder } from './finder.ts';
 import type { Product } from './product-search.ts';
 import type { SumRule } from './sum-rules.ts';
@@ -26,7 +26,7 @@ const NEAREST = 3;
 export function* searchCommonSum(
   found: Finder,
   machine: Machine,
-  blanks: readonly Blank[],
+  blanks: readonly OpenBlank[],
   outputs: readonly OwnMeshes[],
   rules: readonly SumRule[],
 ): Generator<{ readonly done: number }, boolean> {
@@ -34,13 +34,14 @@ export function* searchCommonSum(
   if (own.some(p => !p || p.length > MOST_PAIRS)) return false;
   const all = own.flatMap(p => p ?? []);
   if (!oneSum(rules, all)) return false;
-  const range = (i: number): Blank => blanks[i] as Blank;
+  const range = (i: number): OpenBlank => blanks[i] as OpenBlank;
   const least = Math.max(...all.map(([a, b]) => range(a).least + range(b).least));
   const most = Math.min(...all.map(([a, b]) => range(a).most + range(b).most));
+  const open = blanks.map(b => new Set(b.counts));
   let weighed = 0;
   for (let sum = least; sum <= most; sum++) {
     yield { done: (sum - least) / (most - least + 1) };
-    const near = outputs.map((o, k) => nearest(blanks, own[k] ?? [], o, sum));
+    const near = outputs.map((o, k) => nearest(blanks, open, own[k] ?? [], o, sum));
     weighed += near.reduce((n, list) => n + list.tried, 0);
     if (near.some(list => list.best.length === 0)) continue;
     for (const [k, list] of near.entries()) {
@@ -69,7 +70,8 @@ interface Choice {
 
 /** The choices of one output nearest to its rate at a tooth sum. */
 function nearest(
-  blanks: readonly Blank[],
+  blanks: readonly OpenBlank[],
+  open: readonly ReadonlySet<number>[],
   pairs: readonly Pair[],
   { product, target }: OwnMeshes,
   sum: number,
@@ -88,16 +90,18 @@ function nearest(
       if (best.length > NEAREST) best.pop();
       return;
     }
-    const [a, b] = [blanks[pair[0]] as Blank, blanks[pair[1]] as Blank];
-    for (let n = Math.max(a.least, sum - b.most); n <= Math.min(a.most, sum - b.least); n++)
-      go(at + 1, (ratio * n) / (sum - n), [...counts, [pair[0], n], [pair[1], sum - n]]);
+    const a = blanks[pair[0]] as OpenBlank;
+    const others = open[pair[1]];
+    for (const n of a.counts)
+      if (others?.has(sum - n))
+        go(at + 1, (ratio * n) / (sum - n), [...counts, [pair[0], n], [pair[1], sum - n]]);
   };
   go(0, 1, []);
   return { best, tried };
 }
 
 /** The meshes of a product, each of one driving and one driven blank of it; undefined where one is not so. */
-function pairsOf(machine: Machine, blanks: readonly Blank[], product: Product): Pair[] | undefined {
+function pairsOf(machine: Machine, blanks: readonly OpenBlank[], product: Product): Pair[] | undefined {
   const index = new Map(blanks.map((b, i) => [b.wheel, i] as const));
   const found: Pair[] = [];
   for (const driving of product.driving) {

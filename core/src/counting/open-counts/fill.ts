@@ -1,9 +1,10 @@
 import { candidateOf, type CountQuery, searchCounts, type StageLimits } from '../search/index.ts';
-import type { Machine } from '../../document/machine/index.ts';
+import { byId, type Machine } from '../../document/machine/index.ts';
 import { absolute, div, isZero, type Rational, toNumber } from '../../ground/rational/index.ts';
 import { fail, ok, type Result, table } from '../../ground/result/index.ts';
 import { groundRate, trainRates } from '../../trains/train/index.ts';
-import { type Blank, type BlankSystem, blankSystem } from './blank-system.ts';
+import { type Blank, type BlankSystem, blankSystem, type OpenBlank } from './blank-system.ts';
+import { type FillLimits, hasPieces } from './fill-limits.ts';
 import { type OwnMeshes, searchCommonSum } from './common-sum.ts';
 import { type BlankAim, type BlankGroup, Finder, KEPT, withCounts } from './finder.ts';
 import { type Product, searchProduct } from './product-search.ts';
@@ -24,18 +25,22 @@ export function* fillBlanks(
   machine: Machine,
   aims: readonly BlankAim[],
   top: number,
+  limits: FillLimits = {},
 ): Generator<{ readonly done: number }, Result<BlankGroup[]>> {
-  const system = blankSystem(machine);
+  const system = blankSystem(machine, limits);
   if (system.blanks.length === 0) return fail('blanks-none');
   const bad = system.blanks.find(b => b.least > b.most || b.least < 1);
   if (bad) return fail('limits-reversed', { least: bad.least, most: bad.most });
+  const none = system.blanks.find(b => b.counts.length === 0);
+  if (none)
+    return fail('blanks-none-allowed', { wheel: byId(machine.wheels, none.wheel)?.name ?? none.wheel });
   if (aims.length === 0) return fail('blanks-no-aim');
   const rules = sumRules(machine, system.blanks);
   const parts = independentParts(system, aims, rules);
   if (parts.length === 0) return fail('blanks-no-bearing', { aim: aims[0]?.id ?? '' });
   const groups: BlankGroup[] = [];
   for (const [k, part] of parts.entries()) {
-    const job = fillPart(machine, system, part, rules, top);
+    const job = fillPart(machine, system, part, rules, top, limits);
     for (let step = job.next(); ; step = job.next()) {
       if (step.done) {
         if (!step.value.ok) return step.value;
@@ -62,6 +67,7 @@ function* fillPart(
   { aims, blanks }: Part,
   rules: readonly SumRule[],
   top: number,
+  limits: FillLimits,
 ): Generator<{ readonly done: number }, Result<BlankGroup>> {
   if (aims.some(a => isZero(a.target))) return fail('blanks-still');
   const rates = aims.map(a => system.rateOf(a.member, a.ground));
@@ -69,7 +75,9 @@ function* fillPart(
   const own = rules.filter(r => [...r.terms.keys()].some(i => blanks.has(i)));
   const solved = solveRules(own, all);
   if (!solved) return fail('blanks-sums');
-  const found = new Finder(machine, system, aims, all, top);
+  const found = new Finder(machine, system, aims, all, top, limits);
+  // What keeps only the nearest of alike products, or at a sum, may keep one that the pieces do not make.
+  const few = hasPieces(limits);
   // Where planets must go together the nearest product may not: only weighing every way proves anything.
   const copied = machine.axes.some(a => a.copies !== undefined);
   const [rate, aim] = [rates[0], aims[0]];
@@ -77,22 +85,24 @@ function* fillPart(
     const row = asRow(system, rate, all);
     const pairs = row?.driving.length === row?.driven.length;
     const done =
-      row && pairs && row.driving.length > 1 ? yield* searchRow(found, system, row, aim, machine) : undefined;
+      row && pairs && row.driving.length > 1 && !(few && copied)
+        ? yield* searchRow(found, system, row, aim, machine, limits)
+        : undefined;
     if (done) return done;
     const every = all.reduce((p, i) => p * rangeOf(system.blanks[i]), 1);
-    if (row && every > MOST_LISTED && !copied) {
+    if (row && every > MOST_LISTED && !copied && !few) {
       const target = toNumber(aim.target);
       if (!aim.either && row.constant < 0 !== target < 0) return fail('blanks-sense', { aim: aim.id });
       if (yield* searchProduct(found, system.blanks, row, target)) return found.result(true, false);
     }
   }
   const every = solved.chosen.reduce((p, i) => p * rangeOf(system.blanks[i]), 1);
-  if (aims.length > 1 && every > MOST_TRIALS && !copied) {
+  if (aims.length > 1 && every > MOST_TRIALS && !copied && !few) {
     const outputs = ownMeshes(system, aims, rates, all);
     if (outputs && (yield* searchCommonSum(found, machine, system.blanks, outputs, own)))
       return found.result(true, false);
   }
-  return yield* searchAll(found, system, rates, aims, solved);
+  return yield* searchAll(found, system, rates, aims, solved, few);
 }
 
 /** The outputs as products over blanks of their own; undefined where they share one, or turn the wrong way. */
@@ -153,7 +163,7 @@ function independentParts(system: BlankSystem, aims: readonly BlankAim[], rules:
   return parts;
 }
 
-const rangeOf = (b: Blank | undefined): number => (b ? b.most - b.least + 1 : 1);
+const rangeOf = (b: OpenBlank | undefined): number => b?.counts.length ?? 1;
 
 /**
  * The blanks as a plain row of driving and driven wheels, where the rate is a product of them; found by doubling
@@ -184,6 +194,7 @@ function* searchRow(
   row: Product,
   aim: BlankAim,
   machine: Machine,
+  { stock, forbidden }: FillLimits,
 ): Generator<{ readonly done: number }, Result<BlankGroup> | undefined> {
   const n = row.driving.length;
   const constant = exactConstant(machine, blanks, row, aim);
@@ -205,6 +216,8 @@ function* searchRow(
     target: absolute(div(aim.target, constant)),
     ...{ least, most, stages: [n], coaxial: 'none', top: KEPT, front: false },
     ...(!same && { positions }),
+    ...(stock && { stock }),
+    ...(forbidden && { forbidden }),
   };
   const search = searchCounts(query);
   for (let step = search.next(); ; step = search.next()) {
@@ -248,9 +261,10 @@ function* searchAll(
   rates: readonly Rate[],
   aims: readonly BlankAim[],
   { chosen, follow }: Solved,
+  few: boolean,
 ): Generator<{ readonly done: number }, Result<BlankGroup>> {
   const tied = new Set(follow.flatMap(f => [...f.by.keys()]));
-  const width = (i: number): number => (blanks[i]?.most ?? 0) - (blanks[i]?.least ?? 0) + 1;
+  const width = (i: number): number => rangeOf(blanks[i]);
   const byRange = [...chosen].sort((a, b) => width(a) - width(b));
   const every = chosen.reduce((p, i) => p * width(i), 1);
   const solvable =
@@ -278,13 +292,14 @@ function* searchAll(
     }
     return { worst, all };
   };
+  const allowed = blanks.map(b => new Set(b.counts));
   const followNow = (): boolean => {
     for (const f of followers) {
       let value = f.constant;
       for (const [i, c] of f.by) value += c * (counts[i] ?? 0);
       const whole = Math.round(value);
       const b = blanks[f.blank];
-      if (!b || Math.abs(value - whole) > 1e-9 || whole < b.least || whole > b.most) return false;
+      if (!b || Math.abs(value - whole) > 1e-9 || !allowed[f.blank]?.has(whole)) return false;
       counts[f.blank] = whole;
     }
     return true;
@@ -299,7 +314,7 @@ function* searchAll(
   for (let n = 0; n < total; n++) {
     let rest = n;
     for (const i of looped) {
-      counts[i] = (blanks[i]?.least ?? 0) + (rest % width(i));
+      counts[i] = blanks[i]?.counts[rest % width(i)] ?? 0;
       rest = Math.floor(rest / width(i));
     }
     if (solvable === undefined) tryHere();
@@ -317,7 +332,7 @@ function* searchAll(
       }
     if (n % 4096 === 4095) yield { done: n / total };
   }
-  return found.result(true, solvable === undefined);
+  return found.result(solvable === undefined || !few, solvable === undefined);
 }
 
 /**
@@ -329,12 +344,12 @@ function nearestCounts(
   rate: Rate,
   counts: number[],
   blank: number,
-  blanks: readonly Blank[],
+  blanks: readonly OpenBlank[],
   target: number,
   either: boolean,
 ): Set<number> {
-  const { least, most } = blanks[blank] ?? { least: 1, most: 1 };
-  const near = new Set<number>([least, most]);
+  const { least, most, counts: open } = blanks[blank] ?? { least: 1, most: 1, counts: [1] };
+  const near = new Set<number>([open[0] ?? least, open.at(-1) ?? most]);
   const at = (x: number): number => {
     counts[blank] = x;
     return rate(counts);
@@ -346,7 +361,8 @@ function nearestCounts(
     const c = (x2 - x3) / (x2 - x1);
     const x = (c * x1 - k * x3) / (c - k);
     if (!Number.isFinite(x)) continue;
-    for (const n of [Math.floor(x), Math.ceil(x)]) if (n >= least && n <= most) near.add(n);
+    const above = open.findIndex(n => n >= x);
+    for (const n of [open[above - 1] ?? open.at(-1), open[above]]) if (n !== undefined) near.add(n);
   }
   return near;
 }

@@ -5,6 +5,7 @@ import { absolute, add, compare, div, ONE, type Rational, sub, ZERO } from '../.
 import { fail, ok, type Result, table } from '../../ground/result/index.ts';
 import { groundRate, trainRates } from '../../trains/train/index.ts';
 import type { BlankSystem } from './blank-system.ts';
+import { type FillLimits, piecesOf } from './fill-limits.ts';
 
 /** An output towards which blanks are filled: the rate its arbor must have; `either`: in either sense. */
 export interface BlankAim {
@@ -63,6 +64,9 @@ export class Finder {
   private readonly all: readonly number[];
   private readonly top: number;
   private readonly copied: boolean;
+  /** Pieces in stock by count, and how many wheels each blank is. */
+  private readonly pieces: ReadonlyMap<number, number>;
+  private readonly wheels: readonly number[];
 
   constructor(
     machine: Machine,
@@ -70,7 +74,12 @@ export class Finder {
     aims: readonly BlankAim[],
     all: readonly number[],
     top: number,
+    limits: FillLimits = {},
   ) {
+    this.pieces = new Map(
+      (limits.stock ?? []).flatMap(s => (s.pieces === undefined ? [] : [[s.count, s.pieces] as const])),
+    );
+    this.wheels = piecesOf(machine, system.blanks);
     this.machine = machine;
     this.system = system;
     this.aims = aims;
@@ -81,10 +90,23 @@ export class Finder {
 
   /** Offers counts in the order of all blanks, with their worst relative error and all errors together. */
   offer(counts: readonly number[], off: number, all = off): void {
-    if (!(off <= this.bound) || !this.assembles(counts)) return;
+    if (!(off <= this.bound) || !this.inStock(counts) || !this.assembles(counts)) return;
     this.kept.push({ counts: [...counts], off, all });
     if (this.kept.length < 4 * KEPT) return;
     this.shrink();
+  }
+
+  /** As many pieces as the wheels take, of every count that the stock has few of. */
+  private inStock(counts: readonly number[]): boolean {
+    if (this.pieces.size === 0) return true;
+    const taken = new Map<number, number>();
+    for (const i of this.all) {
+      const count = counts[i] ?? 0;
+      const now = (taken.get(count) ?? 0) + (this.wheels[i] ?? 1);
+      if (now > (this.pieces.get(count) ?? Infinity)) return false;
+      taken.set(count, now);
+    }
+    return true;
   }
 
   /** Planets must go together; only where a blank bears on them is there anything to try. */

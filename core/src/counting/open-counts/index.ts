@@ -4,3 +4,4 @@ export * from './sum-rules.ts';
 export * from './finder.ts';
 export * from './fill.ts';
 export * from './blank-aims.ts';
+export * from './fill-limits.ts';

@@ -1,4 +1,4 @@
-import type { Blank } from './blank-system.ts';
+import type { OpenBlank } from './blank-system.ts';
 import { type Finder, KEPT } from './finder.ts';
 
 /** A rate that is a product: constant · Π driving / Π driven, over blanks by their numbers. */
@@ -28,11 +28,11 @@ interface Half {
  */
 export function* searchProduct(
   found: Finder,
-  blanks: readonly Blank[],
+  blanks: readonly OpenBlank[],
   product: Product,
   target: number,
 ): Generator<{ readonly done: number }, boolean> {
-  const width = (i: number): number => (blanks[i]?.most ?? 0) - (blanks[i]?.least ?? 0) + 1;
+  const width = (i: number): number => blanks[i]?.counts.length ?? 1;
   const all = [...product.driving, ...product.driven].sort((a, b) => width(b) - width(a));
   const halves: [number[], number[]] = [[], []];
   const many = [1, 1];
@@ -84,18 +84,18 @@ function* within(
 }
 
 function* halfOf(
-  blanks: readonly Blank[],
+  blanks: readonly OpenBlank[],
   own: readonly number[],
   inverse: ReadonlySet<number>,
   done: number,
 ): Generator<{ readonly done: number }, Half> {
-  const widths = own.map(i => (blanks[i]?.most ?? 0) - (blanks[i]?.least ?? 0) + 1);
+  const widths = own.map(i => blanks[i]?.counts.length ?? 1);
   const countsOf = (code: number): (readonly [number, number])[] => {
     let rest = code;
     return own.map((i, k) => {
       const digit = rest % (widths[k] ?? 1);
       rest = Math.floor(rest / (widths[k] ?? 1));
-      return [i, (blanks[i]?.least ?? 0) + digit] as const;
+      return [i, blanks[i]?.counts[digit] ?? 0] as const;
     });
   };
   const many = widths.reduce((p, w) => p * w, 1);

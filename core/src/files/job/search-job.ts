@@ -1,4 +1,9 @@
-import { type BlankAim, type BlankGroup, fillBlanks } from '../../counting/open-counts/index.ts';
+import {
+  type BlankAim,
+  type BlankGroup,
+  fillBlanks,
+  type FillLimits,
+} from '../../counting/open-counts/index.ts';
 import { type Folded, type FoldQuery, foldTrain } from '../../place/layout/index.ts';
 import type { Machine } from '../../document/machine/index.ts';
 import { searchTwoRing, type TwoRingFound, type TwoRingQuery } from '../../counting/planetary/index.ts';
@@ -48,6 +53,7 @@ export type SearchRequest =
       readonly machine: Machine;
       readonly aims: readonly BlankAim[];
       readonly top: number;
+      readonly limits?: FillLimits;
     }
   | { readonly kind: 'two rings'; readonly query: TwoRingQuery }
   | { readonly kind: 'roll'; readonly meshes: readonly RollRequest[]; readonly chordError: number }
@@ -107,7 +113,7 @@ export function searchJob(request: SearchRequest): Job<SearchAnswers[SearchReque
     case 'two rings':
       return searchTwoRing(request.query);
     case 'blanks':
-      return fillBlanks(request.machine, request.aims, request.top);
+      return fillBlanks(request.machine, request.aims, request.top, request.limits);
     case 'fold':
       return foldTrain(request.query);
     case 'roll':

@@ -10,6 +10,7 @@ export interface Problems {
   'blanks-no-aim': Nothing;
   'blanks-no-bearing': { aim: string };
   'blanks-none': Nothing;
+  'blanks-none-allowed': { wheel: string };
   'blanks-nothing': Nothing;
   'blanks-sense': { aim: string };
   'blanks-still': Nothing;

@@ -2,6 +2,9 @@
 import { blankAims, blanksOf, type BlankFill, withCounts } from '@tesseron/core/open-counts';
 import { ppm } from '@tesseron/core/period';
 import { toNumber } from '@tesseron/core/rational';
+import { ok, type Result } from '@tesseron/core/result';
+import { parseStock, type StockWheel } from '@tesseron/core/search';
+import CheckedField from '../../parts/CheckedField.vue';
 import { figure } from '@tesseron/core/units';
 import { nameOf, sayProblem } from '@tesseron/core/words';
 import { computed, ref, watch } from 'vue';
@@ -19,9 +22,20 @@ const aims = computed(() => blankAims(derived.value));
 const left = ref<string[]>([]);
 const towards = computed(() => aims.value.filter(a => !left.value.includes(a.id)));
 watch(machine, () => search.clear());
+/** What was typed for one output serves open counts too. */
+const typed = machine.value.searches.at(-1);
+const stock = ref(machine.value.plans.at(-1)?.stock ?? typed?.stock ?? '');
+const forbidden = ref(typed?.forbidden ?? '');
+const readStock = (text: string): Result<readonly StockWheel[]> =>
+  text.trim() === '' ? ok([]) : parseStock(text);
 
 function fill(): void {
-  search.start({ kind: 'blanks', machine: machine.value, aims: towards.value, top: 12 });
+  const [inStock, never] = [readStock(stock.value), readStock(forbidden.value)];
+  const limits = {
+    ...(inStock.ok && inStock.value.length > 0 && { stock: inStock.value }),
+    ...(never.ok && never.value.length > 0 && { forbidden: never.value.map(s => s.count) }),
+  };
+  search.start({ kind: 'blanks', machine: machine.value, aims: towards.value, top: 12, limits });
 }
 const answer = computed(() => search.answer.value);
 const groups = computed(() => (answer.value?.ok ? answer.value.value : []));
@@ -48,6 +62,20 @@ function toggle(id: string, on: boolean): void {
         :model-value="!left.includes(a.id)"
         :label="`towards ${nameOf(machine, a.id)}`"
         @update:model-value="toggle(a.id, $event)"
+      />
+      <CheckedField
+        v-model="stock"
+        label="Only counts in stock"
+        :read="readStock"
+        hint="such as 12, 20-30, 48×2 for two pieces"
+        data-test="blanks-stock"
+      />
+      <CheckedField
+        v-model="forbidden"
+        label="Never"
+        :read="readStock"
+        hint="such as 41, 61"
+        data-test="blanks-forbidden"
       />
       <p class="acts">
         <v-btn
