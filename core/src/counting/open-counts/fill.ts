@@ -7,6 +7,7 @@ import { type Blank, type BlankSystem, blankSystem, type OpenBlank } from './bla
 import { type FillLimits, hasPieces } from './fill-limits.ts';
 import { type OwnMeshes, searchCommonSum } from './common-sum.ts';
 import { type BlankAim, type BlankGroup, Finder, KEPT, withCounts } from './finder.ts';
+import { nearestCounts } from './nearest-counts.ts';
 import { type Product, searchProduct } from './product-search.ts';
 import { type Solved, solveRules, type SumRule, sumRules } from './sum-rules.ts';
 
@@ -82,19 +83,8 @@ function* fillPart(
   const copied = machine.axes.some(a => a.copies !== undefined);
   const [rate, aim] = [rates[0], aims[0]];
   if (rate && aim && aims.length === 1 && solved.follow.length === 0) {
-    const row = asRow(system, rate, all);
-    const pairs = row?.driving.length === row?.driven.length;
-    const done =
-      row && pairs && row.driving.length > 1 && !(few && copied)
-        ? yield* searchRow(found, system, row, aim, machine, limits)
-        : undefined;
+    const done = yield* fillOne(found, machine, system, rate, aim, all, limits, copied);
     if (done) return done;
-    const every = all.reduce((p, i) => p * rangeOf(system.blanks[i]), 1);
-    if (row && every > MOST_LISTED && !copied && !few) {
-      const target = toNumber(aim.target);
-      if (!aim.either && row.constant < 0 !== target < 0) return fail('blanks-sense', { aim: aim.id });
-      if (yield* searchProduct(found, system.blanks, row, target)) return found.result(true, false);
-    }
   }
   const every = solved.chosen.reduce((p, i) => p * rangeOf(system.blanks[i]), 1);
   if (aims.length > 1 && every > MOST_TRIALS && !copied && !few) {
@@ -103,6 +93,31 @@ function* fillPart(
       return found.result(true, false);
   }
   return yield* searchAll(found, system, rates, aims, solved, few);
+}
+
+/** One output that no sums tie: the search of counts, or halves of its product; undefined where neither serves. */
+function* fillOne(
+  found: Finder,
+  machine: Machine,
+  system: BlankSystem,
+  rate: Rate,
+  aim: BlankAim,
+  all: readonly number[],
+  limits: FillLimits,
+  copied: boolean,
+): Generator<{ readonly done: number }, Result<BlankGroup> | undefined> {
+  const row = asRow(system, rate, all);
+  if (!row) return undefined;
+  const few = hasPieces(limits);
+  if (row.driving.length === row.driven.length && row.driving.length > 1 && !(few && copied)) {
+    const done = yield* searchRow(found, system, row, aim, machine, limits);
+    if (done) return done;
+  }
+  const every = all.reduce((p, i) => p * rangeOf(system.blanks[i]), 1);
+  if (every <= MOST_LISTED || copied || few) return undefined;
+  const target = toNumber(aim.target);
+  if (!aim.either && row.constant < 0 !== target < 0) return fail('blanks-sense', { aim: aim.id });
+  return (yield* searchProduct(found, system.blanks, row, target)) ? found.result(true, false) : undefined;
 }
 
 /** The outputs as products over blanks of their own; undefined where they share one, or turn the wrong way. */
@@ -333,36 +348,4 @@ function* searchAll(
     if (n % 4096 === 4095) yield { done: n / total };
   }
   return found.result(solvable === undefined || !few, solvable === undefined);
-}
-
-/**
- * The counts of one blank next to where the rate is the wanted one. The rate is (p + q·x)/(r + s·x) in the count of
- * a wheel of one mesh, so a cross ratio of three rates gives x: (T − ρ₁)(ρ₂ − ρ₃)/((T − ρ₃)(ρ₂ − ρ₁)) is the same
- * of the counts.
- */
-function nearestCounts(
-  rate: Rate,
-  counts: number[],
-  blank: number,
-  blanks: readonly OpenBlank[],
-  target: number,
-  either: boolean,
-): Set<number> {
-  const { least, most, counts: open } = blanks[blank] ?? { least: 1, most: 1, counts: [1] };
-  const near = new Set<number>([open[0] ?? least, open.at(-1) ?? most]);
-  const at = (x: number): number => {
-    counts[blank] = x;
-    return rate(counts);
-  };
-  const [x1, x2, x3] = [least, (least + most) / 2 + 0.25, most + 1];
-  const [r1, r2, r3] = [at(x1), at(x2), at(x3)];
-  for (const t of either ? [target, -target] : [target]) {
-    const k = ((t - r1) * (r2 - r3)) / ((t - r3) * (r2 - r1));
-    const c = (x2 - x3) / (x2 - x1);
-    const x = (c * x1 - k * x3) / (c - k);
-    if (!Number.isFinite(x)) continue;
-    const above = open.findIndex(n => n >= x);
-    for (const n of [open[above - 1] ?? open.at(-1), open[above]]) if (n !== undefined) near.add(n);
-  }
-  return near;
 }

@@ -33,6 +33,8 @@ export function* productsOf(
 ): Making<Products> {
   const [only] = sets;
   if (sets.length === 1 && only) return single(only, range);
+  const whole = range === ALL_PRODUCTS && (only?.at(-1) ?? 0) ** 3 < MOST_MARKED;
+  if (sets.length === 3 && only && whole && sets.every(s => s === only)) return tripleProducts(only);
   const half = Math.floor(sets.length / 2);
   const left = yield* productsOf(sets.slice(0, half));
   const alike = sets.length % 2 === 0 && sets.slice(half).every((s, i) => s === sets[i]);
@@ -43,6 +45,35 @@ export function* productsOf(
 function single(set: readonly number[], { from, below, mostSum }: ProductRange): Products {
   const kept = set.filter(n => n >= from && n < below && n <= mostSum);
   return { values: Float64Array.from(kept), sums: Uint16Array.from(kept) };
+}
+
+/** Up to here the products of three counts are marked in one bitmap. */
+const MOST_MARKED = 1 << 23;
+
+/** Products of three counts of one set, each three in ascending order once. */
+function tripleProducts(set: readonly number[]): Products {
+  const counts = Float64Array.from(set);
+  const top = (counts.at(-1) ?? 0) ** 3 + 1;
+  const segment = { bits: new Int32Array(Math.ceil(top / 32)), sums: new Uint16Array(top + 32) };
+  const { bits, sums } = segment;
+  let count = 0;
+  for (let a = 0; a < counts.length; a++)
+    for (let b = a; b < counts.length; b++) {
+      const product = (counts[a] as number) * (counts[b] as number);
+      const sum = (counts[a] as number) + (counts[b] as number);
+      for (let c = b; c < counts.length; c++) {
+        const at = (product * (counts[c] as number)) | 0;
+        const total = sum + (counts[c] as number);
+        const word = bits[at >> 5] as number;
+        const bit = 1 << (at & 31);
+        if ((word & bit) === 0) {
+          bits[at >> 5] = word | bit;
+          sums[at] = total;
+          count += 1;
+        } else if (total < (sums[at] as number)) sums[at] = total;
+      }
+    }
+  return read(segment, 0, count);
 }
 
 function* combine(x: Products, y: Products, alike: boolean, range: ProductRange): Making<Products> {

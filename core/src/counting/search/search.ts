@@ -139,7 +139,7 @@ function* searchStages(
   };
   const covered = { top: yield* findTop(weighing, query.top), front: Infinity };
   if (withFront && fit.coupled && positions.driving.length > 3) covered.front = top.threshold();
-  else if (withFront) covered.front = yield* findFront(weighing);
+  else if (withFront) covered.front = yield* findFront(weighing, covered.top);
   const proven = (c: Candidate): boolean => toNumber(errorSize(c.ratio, target)) <= covered.front;
   return {
     top: top.best().map(show),

@@ -87,6 +87,9 @@ function* windowOf(
   return step.done ? step.value : undefined;
 }
 
+/** About so many times the pairs that a list needs lie within the error that is tried first: many make one ratio. */
+const FIRST = 40;
+
 /**
  * Widens the error until the list is full and everything at least as good was weighed; the error up to which it is
  * proven.
@@ -95,7 +98,7 @@ export function* findTop(w: Weighing, wanted: number): Generator<SearchProgress,
   let shown = 0;
   let proven = 0;
   const least = w.source.windows > ENDLESS ? 1e-9 : 1e-13;
-  const first = Math.min(w.worst, Math.max(least, (8 * wanted) / w.source.pairs));
+  const first = Math.min(w.worst, Math.max(least, (FIRST * wanted) / w.source.pairs));
   for (let error = first; ; error = Math.min(w.worst, error * 32)) {
     const limit = (): number => Math.min(error, w.top.threshold());
     for (let window = 0; window < w.source.windows; window++) {
@@ -133,13 +136,16 @@ export function* findTop(w: Weighing, wanted: number): Generator<SearchProgress,
 /**
  * The front from its accurate end: in ever wider bands of error only trains with fewer teeth than the best so far can
  * matter, so the lists shrink as the bands widen. Where no limit ties counts together, the coarse rest is found total
- * by total. Returns the error up to which the front is proven.
+ * by total. `weighed`: the error up to which all was looked at before. Returns the error up to which the front is
+ * proven.
  */
-export function* findFront(w: Weighing): Generator<SearchProgress, number> {
+export function* findFront(w: Weighing, weighed: number): Generator<SearchProgress, number> {
   const [best] = w.top.best();
   if (!best) return spent(w) ? 0 : Infinity;
-  let total = best.total;
-  let error = Math.abs(best.num / best.den / w.target - 1);
+  // What is listed was offered to the front, too: up to there nothing is left to look at.
+  const known = Math.min(w.worst, w.top.threshold(), weighed);
+  let error = Math.max(known, Math.abs(best.num / best.den / w.target - 1));
+  let total = w.front.leastTotal(error, best.total);
   /** Offers a pair; whether its neighbours of greater error could still matter. */
   const tried =
     (visited: Lists) =>
@@ -165,7 +171,7 @@ export function* findFront(w: Weighing): Generator<SearchProgress, number> {
       return Infinity;
     }
     const proven = error;
-    error = Math.min(w.worst, Math.max(4 * error, 1e-12));
+    error = Math.min(w.worst, Math.max(64 * error, 1e-12));
     const limit = (): number => error + DOUBT;
     for (let window = 0; window < w.source.windows; window++) {
       const lists = yield* windowOf(w, window, total, error, 0.5);

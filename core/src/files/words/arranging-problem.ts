@@ -27,7 +27,7 @@ export const ARRANGING_SENTENCES = {
     'An output is to stand still; counts are found for rates other than nought. Use equal ' +
     'counts over an idler on its arm.',
   'blanks-none-allowed': d =>
-    `Nothing in stock is left for ${d.wheel}: no count of its range is in stock and allowed. Widen its range, or the stock.`,
+    `Nothing is left for ${d.wheel}: no count of its range is in stock and allowed. Widen its range, or the stock.`,
   'blanks-none': () => 'No count is open: leave one or more open on the drawing, each with a range.',
   'blanks-no-aim': () =>
     'No output hangs on the open counts: let an arbor of the train serve an output, then fill the blanks towards it.',
