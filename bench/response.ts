@@ -31,6 +31,12 @@ interface Task {
   readonly after: number;
 }
 
+/** What opening something took: when it was first drawn after the click, and every long task. */
+interface Opening {
+  readonly drawn: number;
+  readonly tasks: readonly Task[];
+}
+
 const watchTasks = (page: Page): Promise<void> =>
   page.evaluate(() => {
     const tasks: { start: number; ms: number }[] = [];
@@ -40,35 +46,55 @@ const watchTasks = (page: Page): Promise<void> =>
     ).observe({ entryTypes: ['longtask'] });
   });
 
-/** Does something, waits for `settle` ms, and tells the long tasks that it led to. */
-async function tasksOf(page: Page, act: () => Promise<void>, settle = 1500): Promise<Task[]> {
-  await page.evaluate(() => {
-    const all = globalThis as unknown as { tasks: unknown[]; clicked: number };
-    all.tasks.length = 0;
-    all.clicked = performance.now();
-  });
+/** Runs in the page: notes when something is there and the frame that shows it has been painted. */
+const NOTE_DRAWN = `selector => {
+  const all = globalThis;
+  all.tasks.length = 0;
+  all.clicked = performance.now();
+  all.drawn = NaN;
+  const look = () => {
+    if (!document.querySelector(selector)) return requestAnimationFrame(look);
+    const { port1, port2 } = new MessageChannel();
+    port1.onmessage = () => (all.drawn = performance.now());
+    requestAnimationFrame(() => port2.postMessage(0));
+  };
+  requestAnimationFrame(look);
+}`;
+
+/** Opens something, waits until it has come to rest, and tells when it was drawn and the long tasks it led to. */
+async function opened(page: Page, shows: string, act: () => Promise<void>, settle = 2500): Promise<Opening> {
+  await page.evaluate(`(${NOTE_DRAWN})(${JSON.stringify(shows)})`);
   await act();
   await page.waitForTimeout(settle);
   return page.evaluate(() => {
-    const all = globalThis as unknown as { tasks: { start: number; ms: number }[]; clicked: number };
-    return all.tasks.map(t => ({ ms: Math.round(t.ms), after: Math.round(t.start - all.clicked) }));
+    const all = globalThis as unknown as {
+      tasks: { start: number; ms: number }[];
+      clicked: number;
+      drawn: number;
+    };
+    const tasks = all.tasks.map(t => ({ ms: Math.round(t.ms), after: Math.round(t.start - all.clicked) }));
+    return { drawn: Math.round(all.drawn - all.clicked), tasks };
   });
 }
 
-/** Every station and pane of the open machine: long tasks on opening, and nodes of the page. */
+/** Every station and pane of the open machine: when it is first drawn, long tasks after that, and nodes of the page. */
 async function openings(page: Page): Promise<void> {
   await watchTasks(page);
   const nodes = (): Promise<number> => page.evaluate(() => document.querySelectorAll('*').length);
-  const say = async (what: string, tasks: readonly Task[]): Promise<void> =>
+  const say = async (what: string, { drawn, tasks }: Opening): Promise<void> => {
+    const later = tasks.filter(t => t.after >= drawn);
     console.log(
-      `${what.padEnd(22)} tasks over 50 ms: ${
-        tasks.length === 0 ? 'none' : tasks.map(t => `${t.ms} ms (at ${t.after})`).join(', ')
+      `${what.padEnd(22)} first drawn at ${drawn} ms; tasks over 50 ms after that: ${
+        later.length === 0 ? 'none' : later.map(t => `${t.ms} ms (at ${t.after})`).join(', ')
       }; ${await nodes()} nodes`,
     );
+  };
   for (const [station, panes] of Object.entries(PANES)) {
-    await say(station, await tasksOf(page, () => go(page, station)));
-    for (const pane of panes)
-      await say(`  ${pane}`, await tasksOf(page, () => page.click(`[data-test=${pane}]`)));
+    await say(station, await opened(page, `[data-test=station-${station}]`, () => go(page, station)));
+    for (const pane of panes) {
+      const shows = `[data-test=${pane}][aria-selected=true]`;
+      await say(`  ${pane}`, await opened(page, shows, () => page.click(`[data-test=${pane}]`)));
+    }
   }
 }
 

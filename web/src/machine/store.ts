@@ -21,6 +21,17 @@ export type KeepState = 'kept' | 'writing' | 'overtaken' | 'failed';
 /** Judging that fits before the next frame, ms: a small machine is judged before it is drawn. */
 const AT_ONCE = 8;
 
+/** Work whose steps are timed: ms spent on it so far. */
+function* timed<T>(work: Iterator<unknown, T>, sum: { spent: number }): Generator<unknown, T> {
+  for (;;) {
+    const start = performance.now();
+    const step = work.next();
+    sum.spent += performance.now() - start;
+    if (step.done) return step.value;
+    yield;
+  }
+}
+
 /** Findings, and the machine of which they are true. */
 interface Judged {
   readonly machine: Machine;
@@ -39,6 +50,8 @@ export const useMachine = defineStore('machine', () => {
   const judged = shallowRef<Judged>();
   const judging = ref(false);
   let stopJudging: (() => void) | undefined;
+  /** Whether the last change was judged quickly enough to be so before it is drawn. */
+  let quick = true;
   const keepState = ref<KeepState>('kept');
   const notice = ref('');
   /** Why the last change was not made. */
@@ -54,7 +67,16 @@ export const useMachine = defineStore('machine', () => {
     derived.value = made;
     judging.value = true;
     stopJudging?.();
-    stopJudging = inSlices(askedInTurn(made.stages), () => said(made), AT_ONCE);
+    // A machine that takes longer is drawn first: what is begun at once would only hold up its frame.
+    const work = { spent: 0 };
+    stopJudging = inSlices(
+      timed(askedInTurn(made.stages), work),
+      () => {
+        quick = work.spent <= AT_ONCE;
+        said(made);
+      },
+      quick ? AT_ONCE : 0,
+    );
   }
   function said({ machine, findings }: Derived): void {
     judged.value = { machine, findings };
@@ -72,6 +94,7 @@ export const useMachine = defineStore('machine', () => {
     await keepReadable(database, found.kept);
     derived.value = undefined;
     judged.value = undefined;
+    quick = true;
     keepState.value = 'kept';
     notice.value = '';
     show(startHistory(found.machine.value));

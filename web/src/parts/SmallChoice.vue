@@ -1,4 +1,5 @@
 <script setup lang="ts" generic="T extends string | number">
+import { kept } from './kept-items';
 /** One of several in little room: in the row of a table, in the corner of a drawing. */
 defineOptions({ inheritAttrs: false });
 defineProps<{ items: readonly { value: T; title: string }[]; label?: string }>();
@@ -13,7 +14,7 @@ const chosen = defineModel<T | undefined>({ required: true });
       class="small-choice"
       variant="plain"
       hide-details
-      :items="[...items]"
+      :items="kept(items)"
       :aria-label="label"
       v-bind="$attrs"
     />

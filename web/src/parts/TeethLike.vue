@@ -5,6 +5,7 @@ import { byId, inMeshWith } from '@tesseron/core/machine';
 import { fixed } from '@tesseron/core/units';
 import { computed, ref } from 'vue';
 import { useOpen } from '../machine/use-open';
+import { sameItems } from './same-items';
 
 /** Which teeth a mesh or a wheel has, with all that meshes with it: those of others in the machine, or its own. */
 const props = defineProps<{ of: string }>();
@@ -16,7 +17,7 @@ const now = computed(() => machine.value.wheels.find(w => group.value.has(w.id))
 const shared = computed(() =>
   machine.value.wheels.some(w => w.toothing === now.value && !group.value.has(w.id)),
 );
-const items = computed(() => [
+const items = sameItems(() => [
   ...machine.value.toothings.map(t => {
     const module = derived.value.modules[t.id];
     return {

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { kept } from '../../parts/kept-items';
 import type { Aim } from '@tesseron/core/machine';
 import { setAim } from '@tesseron/core/change';
 import { absolute, compare, toFraction, toNumber, toSignificant } from '@tesseron/core/rational';
@@ -145,7 +146,7 @@ const allows = computed(() => {
       <div class="row second">
         <v-select
           :model-value="aim.sense"
-          :items="[...SENSES]"
+          :items="kept(SENSES)"
           label="Sense"
           data-test="aim-sense"
           @update:model-value="set('Sense', { sense: $event })"

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { kept } from '../../parts/kept-items';
 import { type Aim, arbors, driveWay, type Machine, newAim } from '@tesseron/core/machine';
 import {
   addAim,
@@ -192,7 +193,7 @@ function add(): void {
         <v-select
           v-if="machine.aims.length > 1"
           :model-value="common ?? null"
-          :items="[...SENSES]"
+          :items="kept(SENSES)"
           label="all turn"
           data-test="all-sense"
           @update:model-value="$event && setAll($event)"

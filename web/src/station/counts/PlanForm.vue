@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { kept } from '../../parts/kept-items';
 import { LIMITS } from '@tesseron/core/machine';
 import { type Objective, type School, SCHOOLS } from '@tesseron/core/branches';
 import { parseStock } from '@tesseron/core/search';
@@ -63,7 +64,12 @@ const toggleOutput = (id: string): void => void (limits.outputs = toggled(limits
         @update:model-value="toggleSchool(s)"
       />
     </fieldset>
-    <v-select v-model="limits.drive" :items="[...DRIVES]" label="Speed of the drive" data-test="plan-drive" />
+    <v-select
+      v-model="limits.drive"
+      :items="kept(DRIVES)"
+      label="Speed of the drive"
+      data-test="plan-drive"
+    />
     <v-select v-model="limits.objective" :items="OBJECTIVES" label="Wanted" data-test="plan-objective" />
     <NumberField
       v-if="limits.objective === 'different counts'"

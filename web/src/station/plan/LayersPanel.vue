@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { kept } from '../../parts/kept-items';
 import { layoutOf } from '@tesseron/core/derive';
 import {
   findLayers,
@@ -245,14 +246,14 @@ const holdsOpen = ref(false);
     </div>
     <v-select
       :model-value="arbor.support ?? 'both'"
-      :items="[...SUPPORT]"
+      :items="kept(SUPPORT)"
       label="held"
       data-test="support"
       @update:model-value="setOne('Hold an arbor', { support: $event === 'both' ? undefined : $event })"
     />
     <v-select
       :model-value="arbor.reach ?? 'usual'"
-      :items="[...REACH]"
+      :items="kept(REACH)"
       label="reaches"
       data-test="reach"
       @update:model-value="setReach"

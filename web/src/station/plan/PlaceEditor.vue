@@ -1,10 +1,12 @@
 <script setup lang="ts">
+import { kept } from '../../parts/kept-items';
 import { placeAs, type PlaceKind } from '@tesseron/core/edit';
 import { type Axis, axisOfWheel, byId, meshes, LIMITS } from '@tesseron/core/machine';
 import { setAxis, setAxisPlace } from '@tesseron/core/change';
 import { nameOf } from '@tesseron/core/words';
 import { computed, ref, watch } from 'vue';
 import { useOpen } from '../../machine/use-open';
+import LongSelect from '../../parts/LongSelect.vue';
 import { length, number, type NumberSpec } from '../../parts/number-spec';
 import NumberFields from '../../parts/NumberFields.vue';
 
@@ -87,7 +89,7 @@ const travel = computed((): NumberSpec[] => {
     <h3>{{ nameOf(machine, axis.id) }}</h3>
     <v-select
       :model-value="place.kind"
-      :items="[...KINDS]"
+      :items="kept(KINDS)"
       label="Placed"
       data-test="place-kind"
       @update:model-value="become"
@@ -95,7 +97,7 @@ const travel = computed((): NumberSpec[] => {
     <p v-if="problem" class="error-text" role="alert" data-test="place-problem">{{ problem }}</p>
     <div class="two">
       <template v-if="place.kind === 'between'">
-        <v-select
+        <LongSelect
           v-for="i in [0, 1]"
           :key="i"
           :model-value="place.joints[i]"
@@ -107,35 +109,35 @@ const travel = computed((): NumberSpec[] => {
           >Other side</v-btn
         >
       </template>
-      <v-select
+      <LongSelect
         v-if="place.kind === 'mesh' || place.kind === 'line'"
         :model-value="place.joint"
         :items="joints"
         label="mesh"
         @update:model-value="set({ joint: $event })"
       />
-      <v-select
+      <LongSelect
         v-if="place.kind === 'coaxial'"
         :model-value="place.with"
         :items="others"
         label="same axis as"
         @update:model-value="set({ with: $event })"
       />
-      <v-select
+      <LongSelect
         v-if="place.kind === 'mirror'"
         :model-value="place.of"
         :items="others"
         label="mirrors"
         @update:model-value="set({ of: $event })"
       />
-      <v-select
+      <LongSelect
         v-if="place.kind === 'polar'"
         :model-value="place.from"
         :items="others"
         label="from"
         @update:model-value="set({ from: $event })"
       />
-      <v-select
+      <LongSelect
         v-if="place.kind === 'line' || place.kind === 'mirror'"
         :model-value="place.through"
         :items="others"

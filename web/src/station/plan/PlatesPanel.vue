@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { kept } from '../../parts/kept-items';
 import { writeCsv } from '@tesseron/core/format/csv';
 import { writeDxf } from '@tesseron/core/format/dxf';
 import { writeSvg } from '@tesseron/core/format/svg';
@@ -117,7 +118,7 @@ const plateRows = useRows(() => rows.value);
     <div class="two">
       <v-select
         :model-value="plates.shape"
-        :items="[...SHAPES]"
+        :items="kept(SHAPES)"
         label="cut"
         data-test="plate-shape"
         @update:model-value="more({ shape: $event })"
@@ -136,7 +137,7 @@ const plateRows = useRows(() => rows.value);
       />
       <v-select
         :model-value="plates.fit"
-        :items="[...FITS]"
+        :items="kept(FITS)"
         label="bearing holes"
         data-test="bearing-fit"
         @update:model-value="more({ fit: $event })"

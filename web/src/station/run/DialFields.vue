@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { kept } from '../../parts/kept-items';
 import { fullSeconds } from '@tesseron/core/indicator';
 import { DIAL_STARTS, type DialStart, startRings } from '@tesseron/core/indicators';
 import { type Dial, type DialWindow, type Ring, LIMITS } from '@tesseron/core/machine';
@@ -50,7 +51,7 @@ const KINDS = (['round', 'sector', 'phases'] as const).map(value => ({ value, ti
     />
     <v-select
       v-model="begin"
-      :items="[...DIAL_STARTS]"
+      :items="kept(DIAL_STARTS)"
       :label="
         dial.rings.length > 0 ? `Begin anew, in place of ${dial.rings.length} rings, with` : 'Begin with'
       "

@@ -14,6 +14,7 @@ import { toNumber } from '@tesseron/core/rational';
 import { nameOf, sayProblem, sayReading } from '@tesseron/core/words';
 import { computed, ref, shallowRef } from 'vue';
 import { useOpen } from '../../machine/use-open';
+import LongSelect from '../../parts/LongSelect.vue';
 import { useClock } from '../../run/clock';
 import { exactSecondsAt } from '../../run/readings';
 
@@ -99,7 +100,7 @@ const GIVES = { slip: 'it slips', clutch: 'its clutch lets go', ratchet: 'its ra
   <p v-if="moving.length === 0" class="quiet">Nothing shows a reading yet: add hands and dials at Dials.</p>
   <template v-else>
     <div class="one">
-      <v-select
+      <LongSelect
         :model-value="one?.value"
         :items="moving"
         label="Which"

@@ -9,6 +9,7 @@ import { nameOf } from '@tesseron/core/words';
 import { computed } from 'vue';
 import { saveFile } from '../../keep';
 import { useOpen } from '../../machine/use-open';
+import LongSelect from '../../parts/LongSelect.vue';
 import NumberFields from '../../parts/NumberFields.vue';
 import DialFields from './DialFields.vue';
 import { indicatorFields } from './indicator-fields';
@@ -65,14 +66,14 @@ const remove = (): void =>
       @change="set({ name: ($event.target as HTMLInputElement).value })"
     />
     <div class="fields">
-      <v-select
+      <LongSelect
         :model-value="indicator.member"
         :items="places"
         :label="indicator.kind === 'dial' ? 'Turns with' : 'On'"
         data-test="indicator-member"
         @update:model-value="sit"
       />
-      <v-select
+      <LongSelect
         v-if="indicator.kind === 'dial' && indicator.member === GROUND"
         :model-value="indicator.axis"
         :items="axes"

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { kept } from '../../parts/kept-items';
 import type { Reads } from '@tesseron/core/machine';
 import { parseDecimal } from '@tesseron/core/rational';
 import { parsePeriod } from '@tesseron/core/units';
@@ -39,7 +40,7 @@ function setNames(text: string): void {
 <template>
   <v-select
     :model-value="reads?.kind ?? 'degrees'"
-    :items="[...KINDS]"
+    :items="kept(KINDS)"
     label="Reads"
     data-test="reads"
     @update:model-value="become"

@@ -6,6 +6,7 @@ import { figure } from '@tesseron/core/units';
 import { sayProblem, wheelName } from '@tesseron/core/words';
 import { computed, ref, shallowRef } from 'vue';
 import { useOpen } from '../../machine/use-open';
+import LongSelect from '../../parts/LongSelect.vue';
 import { useClock } from '../../run/clock';
 
 /** How far one step goes, a tooth or a beat of a wheel, and a stretch to run over and over. */
@@ -46,7 +47,7 @@ const looping = computed(() => {
 <template>
   <h3>Steps and loops</h3>
   <div v-if="wheels.length > 0" class="two">
-    <v-select
+    <LongSelect
       :model-value="wheel"
       :items="wheels"
       label="Step by"

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { kept } from '../../parts/kept-items';
 import { type Wheel, LIMITS } from '@tesseron/core/machine';
 import { setWheel } from '@tesseron/core/change';
 import { computed } from 'vue';
@@ -135,7 +136,7 @@ const webFields = computed((): NumberSpec[] => {
   <div class="grid">
     <v-select
       :model-value="bore.kind"
-      :items="[...BORES]"
+      :items="kept(BORES)"
       label="Bore"
       data-test="bore-shape"
       @update:model-value="setShape"
@@ -144,14 +145,14 @@ const webFields = computed((): NumberSpec[] => {
     <v-select
       v-if="bore.kind !== 'none'"
       :model-value="bore.fit ?? 'own'"
-      :items="[...FITS]"
+      :items="kept(FITS)"
       label="Fit"
       data-test="fit"
       @update:model-value="setFit"
     />
     <v-select
       :model-value="body.web.kind"
-      :items="[...WEBS]"
+      :items="kept(WEBS)"
       label="Web"
       data-test="web"
       @update:model-value="setWeb"

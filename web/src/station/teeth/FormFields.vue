@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { kept } from '../../parts/kept-items';
 import { opposedDiscDeg } from '@tesseron/core/judge';
 import { type Toothing, LIMITS } from '@tesseron/core/machine';
 import { setToothing, setHelix, setDoubleHelix } from '@tesseron/core/change';
@@ -217,7 +218,7 @@ function magnetFields({ magnet }: Kind<'magnetic'>): NumberSpec[] {
     <template v-if="involute">
       <v-select
         :model-value="involute.tip?.kind ?? 'none'"
-        :items="[...EDGES]"
+        :items="kept(EDGES)"
         label="Tip corners"
         data-test="tip-edge"
         @update:model-value="setEdge"
@@ -233,14 +234,14 @@ function magnetFields({ magnet }: Kind<'magnetic'>): NumberSpec[] {
     <template v-if="clock">
       <v-select
         :model-value="clock.drives"
-        :items="[...DRIVES]"
+        :items="kept(DRIVES)"
         label="Driven by"
         data-test="clock-drives"
         @update:model-value="setForm({ drives: $event })"
       />
       <v-select
         :model-value="clock.tip"
-        :items="[...TIPS]"
+        :items="kept(TIPS)"
         label="Tips of leaves"
         data-test="clock-tip"
         @update:model-value="setForm({ tip: $event })"

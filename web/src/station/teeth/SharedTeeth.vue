@@ -11,6 +11,8 @@ import TickBox from '../../parts/TickBox.vue';
 const props = defineProps<{ mesh: string; toothing: Toothing }>();
 const { machine, change } = useOpen();
 const ticked = ref<ReadonlySet<string>>(new Set());
+/** Boxes are made when they are asked for: there may be many. */
+const open = ref(false);
 const groups = computed(() =>
   groupsOf(machine.value, props.toothing.id).map(group => ({
     id: group[0] ?? '',
@@ -52,22 +54,28 @@ function rename(event: Event): void {
       @change="rename"
     />
   </div>
-  <details v-if="groups.length > 1" data-test="shared-teeth">
+  <details
+    v-if="groups.length > 1"
+    data-test="shared-teeth"
+    @toggle="open = ($event.target as HTMLDetailsElement).open"
+  >
     <summary>{{ groups.length }} sets of wheels have these teeth</summary>
-    <TickBox
-      v-for="g in groups"
-      :key="g.id"
-      :model-value="ticked.has(g.id)"
-      :label="g.names"
-      @update:model-value="tick(g.id, $event)"
-    />
-    <BoxedButton
-      :disabled="chosen.length === 0 || chosen.length === groups.length"
-      data-test="own-teeth"
-      @click="own"
-    >
-      Teeth of their own for these
-    </BoxedButton>
+    <template v-if="open">
+      <TickBox
+        v-for="g in groups"
+        :key="g.id"
+        :model-value="ticked.has(g.id)"
+        :label="g.names"
+        @update:model-value="tick(g.id, $event)"
+      />
+      <BoxedButton
+        :disabled="chosen.length === 0 || chosen.length === groups.length"
+        data-test="own-teeth"
+        @click="own"
+      >
+        Teeth of their own for these
+      </BoxedButton>
+    </template>
   </details>
 </template>
 

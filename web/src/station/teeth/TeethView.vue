@@ -17,6 +17,7 @@ import FindingList from '../../frame/FindingList.vue';
 import StationLayout from '../../frame/StationLayout.vue';
 import { useWorking } from '../../frame/use-working';
 import { useOpen } from '../../machine/use-open';
+import LongSelect from '../../parts/LongSelect.vue';
 import NumberField from '../../parts/NumberField.vue';
 import { useClock } from '../../run/clock';
 import BevelPanel from './BevelPanel.vue';
@@ -170,7 +171,7 @@ function keepSpread(): void {
     </template>
     <template #ledger>
       <template v-if="mesh">
-        <v-select
+        <LongSelect
           :model-value="mesh.id"
           :items="items"
           label="Mesh"

@@ -18,11 +18,14 @@ import {
 import { setToothing } from '@tesseron/core/change';
 import { mm } from '@tesseron/core/units';
 import { moduleWorking } from '@tesseron/core/working';
-import { nameOf, wheelName } from '@tesseron/core/words';
+import { nameOf } from '@tesseron/core/words';
 import { computed, ref, watch } from 'vue';
 import { useWorking } from '../../frame/use-working';
 import { useOpen } from '../../machine/use-open';
+import LongSelect from '../../parts/LongSelect.vue';
 import NumberField from '../../parts/NumberField.vue';
+import { sameItems } from '../../parts/same-items';
+import DrawnLater from '../../parts/DrawnLater.vue';
 import FormFields from './FormFields.vue';
 
 const props = defineProps<{ toothing: Toothing; wheels: readonly Wheel[] }>();
@@ -41,14 +44,14 @@ const module = computed(() => derived.value.modules[props.toothing.id]);
 const own = computed(() =>
   meshes(machine.value).filter(j => byId(machine.value.wheels, j.a)?.toothing === props.toothing.id),
 );
-const ways = computed(() => [
+const ways = sameItems(() => [
   { title: 'module', value: 'module' },
   { title: 'diametral pitch', value: 'diametral pitch' },
   { title: 'circular pitch', value: 'circular pitch' },
   ...(involute.value
     ? props.wheels.flatMap(w => [
-        { title: `outside diameter of ${wheelName(w)}`, value: `outside diameter ${w.id}` },
-        { title: `root diameter of ${wheelName(w)}`, value: `root diameter ${w.id}` },
+        { title: `outside diameter of ${w.name || w.id}`, value: `outside diameter ${w.id}` },
+        { title: `root diameter of ${w.name || w.id}`, value: `root diameter ${w.id}` },
       ])
     : []),
   ...own.value.map(j => ({
@@ -110,7 +113,7 @@ function show(): void {
   />
   <p v-if="refused" class="refused" role="alert">{{ refused }}</p>
   <div class="grid">
-    <v-select
+    <LongSelect
       :model-value="way"
       :items="ways"
       label="Sized by"
@@ -132,7 +135,7 @@ function show(): void {
       working
     </PlainButton>
   </p>
-  <FormFields :toothing="toothing" />
+  <DrawnLater><FormFields :toothing="toothing" /></DrawnLater>
 </template>
 
 <style scoped>

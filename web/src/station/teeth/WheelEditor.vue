@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { kept } from '../../parts/kept-items';
 import { circleCount, type Wheel, LIMITS, recounted } from '@tesseron/core/machine';
 import { setWheel } from '@tesseron/core/change';
 import { wheelFigures } from '@tesseron/core/ask';
@@ -9,6 +10,7 @@ import { computed } from 'vue';
 import { useWorking } from '../../frame/use-working';
 import { useOpen } from '../../machine/use-open';
 import NumberField from '../../parts/NumberField.vue';
+import DrawnLater from '../../parts/DrawnLater.vue';
 import BodyEditor from './BodyEditor.vue';
 
 const props = defineProps<{ wheel: Wheel; helixDeg: number }>();
@@ -64,13 +66,13 @@ const HANDS = [
       <v-select
         v-if="helixDeg > 0"
         :model-value="wheel.hand ?? 'right'"
-        :items="[...HANDS]"
+        :items="kept(HANDS)"
         label="Hand"
         data-test="hand"
         @update:model-value="set('Hand', { hand: $event })"
       />
     </div>
-    <BodyEditor :wheel="wheel" />
+    <DrawnLater><BodyEditor :wheel="wheel" /></DrawnLater>
     <dl>
       <div v-for="[name, value] in figures" :key="name">
         <dt>{{ name }}</dt>

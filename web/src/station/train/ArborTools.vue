@@ -18,6 +18,7 @@ import { groundRate } from '@tesseron/core/train';
 import { nameOf, sayRate } from '@tesseron/core/words';
 import { computed, ref } from 'vue';
 import NumberField from '../../parts/NumberField.vue';
+import LongSelect from '../../parts/LongSelect.vue';
 import type { Hand } from './use-hand';
 
 /** What can be done with the chosen arbor. */
@@ -161,21 +162,21 @@ const hang = (frame: string): boolean =>
           @update:model-value="serveAim"
         />
         <v-select :model-value="held" :items="HOLDS" label="is" data-test="hold" @update:model-value="hold" />
-        <v-select
+        <LongSelect
           :model-value="axis?.frame"
           :items="frames"
           label="hangs on"
           data-test="hang"
           @update:model-value="hang"
         />
-        <v-select
+        <LongSelect
           :model-value="undefined"
           :items="others"
           label="put on the axis of…"
           data-test="put-on"
           @update:model-value="$event && put($event)"
         />
-        <v-select
+        <LongSelect
           :model-value="undefined"
           :items="others"
           label="key together with…"
