@@ -88,7 +88,7 @@ describe('making and setting', () => {
     await fromStarter(page, app.base);
     await go(page, 'teeth');
     await page.locator('[data-test=sized-by]').click();
-    await page.getByRole('option', { name: 'outside diameter of Tide hand wheel 1 (83)' }).click();
+    await page.getByRole('option', { name: 'outside diameter of Tide hand wheel 1' }).click();
     await type(page, 'outside', '170');
     await page.getByText('2.0000 mm').first().waitFor();
     await page.click('[data-test=module-working]');

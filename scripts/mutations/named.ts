@@ -205,7 +205,7 @@ export const NAMED: readonly NamedFault[] = [
   ],
   [
     'a key as long as the stack',
-    'making/workshop/hardware.ts',
+    'making/lists/hardware.ts',
     'w.thickness ?? machine.stack.thickness',
     'machine.stack.thickness',
     'core/src/making/workshop/*.test.ts',
