@@ -208,7 +208,7 @@ export const NAMED: readonly NamedFault[] = [
     'making/lists/hardware.ts',
     'w.thickness ?? machine.stack.thickness',
     'machine.stack.thickness',
-    'core/src/making/workshop/*.test.ts',
+    'core/src/making/lists/*.test.ts',
   ],
   [
     'a dry run that lets holes be anywhere',
