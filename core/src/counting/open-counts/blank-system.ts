@@ -1,3 +1,4 @@
+import type { Blank } from './blank.ts';
 import { countsAllowed, type FillLimits } from './fill-limits.ts';
 import { GROUND, type Machine } from '../../document/machine/index.ts';
 import { add, neg, type Rational, rational, toNumber, ZERO } from '../../ground/rational/index.ts';
@@ -11,13 +12,6 @@ import {
   jointLaws,
   type RateEquation,
 } from '../../trains/train/index.ts';
-
-/** A wheel whose count is open, with the counts it may have. */
-export interface Blank {
-  readonly wheel: string;
-  readonly least: number;
-  readonly most: number;
-}
 
 /** A blank with the counts that it may have, ascending, at least one. */
 export interface OpenBlank extends Blank {

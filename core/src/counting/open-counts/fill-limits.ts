@@ -1,7 +1,7 @@
 import type { StockWheel } from '../search/index.ts';
 import type { Machine } from '../../document/machine/index.ts';
 import { byId } from '../../document/machine/index.ts';
-import type { Blank } from './blank-system.ts';
+import type { Blank } from './blank.ts';
 
 /** What open counts may be besides their own ranges: only those in stock, none that is ruled out. */
 export interface FillLimits {

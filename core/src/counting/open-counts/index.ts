@@ -1,4 +1,5 @@
 /** Open counts filled towards the outputs. */
+export * from './blank.ts';
 export * from './blank-system.ts';
 export * from './sum-rules.ts';
 export * from './finder.ts';

@@ -19,7 +19,7 @@ import {
   ZERO,
 } from '../../ground/rational/index.ts';
 import { lineOf } from '../../trains/train/index.ts';
-import type { Blank } from './blank-system.ts';
+import type { Blank } from './blank.ts';
 
 /** A rule that counts must keep: Σ coefficient·count = total. */
 export interface SumRule {
