@@ -4,20 +4,32 @@ import { flatten, type Path, type TriMesh } from '../../ground/geometry/index.ts
 /** The library that makes bodies: it refuses what is not closed. It is loaded where it is used and handed in. */
 export type SolidKit = Pick<ManifoldToplevel, 'CrossSection' | 'Manifold' | 'Mesh'>;
 
-/** A body of the library as plain data, corners that are one joined to one. */
+/** Corners nearer to a line or to each other than this are one, mm: well within the error of chords. */
+const SIMPLE = 5e-4;
+
+/**
+ * A body of the library as plain data, corners that are one joined to one, without the slivers that boolean work
+ * leaves: a file would round most of them to facets without area.
+ */
 export function toTriMesh(body: Manifold): TriMesh {
-  const mesh = body.getMesh();
+  const plain = body.asOriginal().simplify(SIMPLE);
+  const mesh = joined(plain.getMesh());
+  plain.delete();
+  return mesh;
+}
+
+function joined(mesh: ReturnType<Manifold['getMesh']>): TriMesh {
   const corners = mesh.vertProperties.length / mesh.numProp;
-  const joined = Uint32Array.from({ length: corners }, (_, i) => i);
-  mesh.mergeFromVert?.forEach((from, i) => (joined[from] = mesh.mergeToVert?.[i] ?? from));
+  const one = Uint32Array.from({ length: corners }, (_, i) => i);
+  mesh.mergeFromVert?.forEach((from, i) => (one[from] = mesh.mergeToVert?.[i] ?? from));
   const number = new Map<number, number>();
   const positions: number[] = [];
   const triangles = Uint32Array.from(mesh.triVerts, corner => {
-    const one = joined[corner] ?? corner;
-    const known = number.get(one);
+    const at = one[corner] ?? corner;
+    const known = number.get(at);
     if (known !== undefined) return known;
-    number.set(one, positions.length / 3);
-    for (let k = 0; k < 3; k++) positions.push(mesh.vertProperties[one * mesh.numProp + k] ?? 0);
+    number.set(at, positions.length / 3);
+    for (let k = 0; k < 3; k++) positions.push(mesh.vertProperties[at * mesh.numProp + k] ?? 0);
     return positions.length / 3 - 1;
   });
   return { positions: Float64Array.from(positions), triangles };
