@@ -174,7 +174,9 @@ function paintHands(context: CanvasRenderingContext2D, frame: PlanFrame): void {
 
 /** A cross at every arbor; the drive's in the accent with an arrow that shows its sense. */
 function paintCentres(context: CanvasRenderingContext2D, frame: PlanFrame): void {
+  const racks = new Set(frame.wheels.flatMap(w => (w.rack ? [w.place] : [])));
   for (const [member, stance] of frame.places) {
+    if (racks.has(member)) continue;
     const p = toScreen(frame.view, frame.size, stance.centre);
     const drive = member === frame.driveMember;
     context.strokeStyle = drive ? frame.tokens.accent : frame.tokens.ink;
@@ -305,7 +307,7 @@ const meet = (a: Box, b: Box): boolean =>
 const labelOf = (w: DrawnWheel): string => {
   const count = circleCount(w.wheel);
   const turns =
-    w.rate === undefined
+    w.rate === undefined || w.rack
       ? ''
       : sign(w.rate) === 0
         ? ' –'

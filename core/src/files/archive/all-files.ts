@@ -130,9 +130,7 @@ function* sheets(derived: Derived, sets: number, put: Put, left: Left): Generato
 
 /** Every flat part that is cut, by itself: SVG, DXF and, as it should measure, STEP. */
 function singles(derived: Derived, put: Put, left: Left): void {
-  const { parts, left: none } = flatParts(derived);
-  left.push(...none);
-  for (const part of parts) {
+  for (const part of flatParts(derived).parts) {
     const process = processOf(derived.machine, part.id);
     put(
       'parts',

@@ -1,4 +1,4 @@
-import { type Point, type Stretch, stretchesWithout } from '../../ground/geometry/index.ts';
+import { crossedStretches, type Point, stretchesWithout } from '../../ground/geometry/index.ts';
 import type { Stance } from '../../place/motion/index.ts';
 import type { SideBar, SidePlate, SideRound, SideScene } from './side-scene.ts';
 
@@ -161,13 +161,15 @@ function putBar(rects: SideRect[], v: Sight, b: SideBar, places: ReadonlyMap<str
  * it is there.
  */
 function putPlate(rects: SideRect[], v: Sight, plate: SidePlate): void {
-  const points = plate.border.map(p => ({ u: across(v, p), d: behind(v, p) }));
-  const behindCut = points.filter(p => p.d >= v.cut);
+  const seenAt = (line: readonly Point[]): { along: number; off: number }[] =>
+    line.map(p => ({ along: across(v, p), off: behind(v, p) - v.cut }));
+  const points = seenAt(plate.border);
+  const behindCut = points.filter(p => p.off >= 0);
   if (behindCut.length === 0) return;
-  const crossings = crossed(points, v.cut);
-  const seen = [...behindCut.map(p => p.u), ...crossings];
+  const faces = crossedStretches(points);
+  const seen = [...behindCut.map(p => p.along), ...faces.flat()];
   const common = { what: 'plate' as const, of: plate, low: plate.low, high: plate.high, at: 0, angle: 0 };
-  const nearest = Math.max(v.cut, Math.min(...points.map(p => p.d)));
+  const nearest = Math.max(v.cut, Math.min(...plate.border.map(p => behind(v, p))));
   rects.push({
     ...common,
     left: Math.min(...seen),
@@ -175,34 +177,10 @@ function putPlate(rects: SideRect[], v: Sight, plate: SidePlate): void {
     depth: nearest + 1e-6,
     cut: false,
   });
-  const holes = plate.holes.flatMap(h =>
-    pairs(
-      crossed(
-        h.map(p => ({ u: across(v, p), d: behind(v, p) })),
-        v.cut,
-      ),
-    ),
-  );
-  for (const [left, right] of stretchesWithout(pairs(crossings), holes))
+  const holes = plate.holes.flatMap(h => crossedStretches(seenAt(h)));
+  for (const [left, right] of stretchesWithout(faces, holes))
     rects.push({ ...common, left, right, depth: v.cut, cut: true });
 }
-
-/** Where a closed line crosses a depth, from left to right. */
-function crossed(points: readonly { readonly u: number; readonly d: number }[], depth: number): number[] {
-  const found = points.flatMap((p, i) => {
-    const q = points[(i + 1) % points.length];
-    if (!q || p.d >= depth === q.d >= depth) return [];
-    return [p.u + ((q.u - p.u) * (depth - p.d)) / (q.d - p.d)];
-  });
-  return found.sort((a, b) => a - b);
-}
-
-/** What lies between the first and the second of some places, the third and the fourth, and so on. */
-const pairs = (places: readonly number[]): Stretch[] =>
-  places.flatMap((from, i): Stretch[] => {
-    const to = places[i + 1];
-    return i % 2 === 0 && to !== undefined ? [[from, to]] : [];
-  });
 
 /**
  * Where the edges of a wheel's teeth are seen, from the middle of the machine; only those on the side of the

@@ -15,17 +15,25 @@ export function stretchesInside(border: readonly Point[], p: Point, q: Point): S
     along: (b.x - p.x) * c + (b.y - p.y) * s,
     off: (b.y - p.y) * c - (b.x - p.x) * s,
   }));
-  const crossings = seen.flatMap((a, i) => {
-    const b = seen[(i + 1) % seen.length];
+  return crossedStretches(seen).flatMap(([from, to]): Stretch[] => {
+    const [low, high] = [Math.max(0, from), Math.min(length, to)];
+    return high - low > 1e-9 ? [[low, high]] : [];
+  });
+}
+
+/** Where a closed line, given along a way and off it, lies on the way: its crossings in order, in pairs. */
+export function crossedStretches(
+  border: readonly { readonly along: number; readonly off: number }[],
+): Stretch[] {
+  const crossings = border.flatMap((a, i) => {
+    const b = border[(i + 1) % border.length];
     if (!b || a.off >= 0 === b.off >= 0) return [];
     return [a.along + ((b.along - a.along) * a.off) / (a.off - b.off)];
   });
   crossings.sort((a, b) => a - b);
   return crossings.flatMap((from, i): Stretch[] => {
     const to = crossings[i + 1];
-    if (i % 2 === 1 || to === undefined) return [];
-    const [low, high] = [Math.max(0, from), Math.min(length, to)];
-    return high - low > 1e-9 ? [[low, high]] : [];
+    return i % 2 === 0 && to !== undefined ? [[from, to]] : [];
   });
 }
 

@@ -23,7 +23,7 @@ export function rubbingPairs(spans: Spans, rates: Readonly<Record<string, Ration
       found.push({ inner: undefined, outer: outer.arbor, relative: own });
     for (const inner of outer.within) {
       const [rate, span] = [rates[inner], spans.of.get(inner)];
-      if (!rate || !span) continue;
+      if (!rate || !span || !overlap(outer.whole, span.whole)) continue;
       const shared = common(outer.whole, span.whole);
       const between = outer.within.some(
         id => spans.of.get(id)?.within.includes(inner) === true && covers(spans.of.get(id)?.whole, shared),
@@ -40,4 +40,4 @@ const common = (a: Band, b: Band): Band => ({ from: Math.max(a.from, b.from), to
 
 /** Whether a band leaves nothing of another. */
 const covers = (band: Band | undefined, of: Band): boolean =>
-  band !== undefined && (!overlap(of, of) || (band.from <= of.from + 1e-9 && band.to >= of.to - 1e-9));
+  band !== undefined && band.from <= of.from + 1e-9 && band.to >= of.to - 1e-9;

@@ -6,8 +6,8 @@ import {
   type SpaceFacts,
   type SpaceFrame,
   spaceFrames,
+  wheelThickness,
 } from '../../place/layout/index.ts';
-import { wheelThickness } from '../../place/layout/index.ts';
 import { type Finding, finding, type Fix, fix } from '../../ground/result/index.ts';
 
 type Parts = SpaceFacts & { readonly extents: Readonly<Record<string, Extent>> };
@@ -15,7 +15,7 @@ type Parts = SpaceFacts & { readonly extents: Readonly<Record<string, Extent>> }
 /** Nearer than this two bodies share room, mm. */
 const TOUCHES = 0.01;
 /** Turns of the axis that are offered, degrees: each is tried before it is. */
-const SWINGS = [180, 90, -90, 45, -45];
+const SWINGS = [180, 90, -90];
 
 /**
  * Wheels on axes that cross, which lie in other planes than the plan shows: one that would cut through another with

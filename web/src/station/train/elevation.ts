@@ -29,7 +29,6 @@ export interface Tube {
   /** How many turn within it. */
   readonly inside: number;
   readonly low: number;
-  readonly high: number;
   /** It goes down to what it stands on; others end at the lowest layer that they pass. */
   readonly grounded: boolean;
   /** The lowest and the highest layer that it passes, and whether it comes out at the front. */
@@ -261,7 +260,6 @@ function tubeOf(
     ...{ id: member.id, name: member.name, x, inside: span?.within.length ?? 0, rate },
     grounded: !span || (span.within.length === 0 && span.stands !== 'on a standing rod'),
     low: own.length > 0 ? Math.min(...own) : lowest,
-    high: own.length > 0 ? Math.max(...own) : highest,
     drive: machine.drive?.member === member.id,
     held: member.kind !== 'link' && member.held !== undefined,
     slide: member.kind === 'slide',
