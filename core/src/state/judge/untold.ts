@@ -27,6 +27,7 @@ const STATION: { readonly [A in Ability]: StationName } = {
   motion: 'run',
   outline: 'teeth',
   drawing: 'plan',
+  clearances: 'plan',
   bodies: 'make',
   checks: 'teeth',
 };

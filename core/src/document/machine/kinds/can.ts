@@ -5,13 +5,20 @@
 export type Can = 'yes' | 'not yet' | 'nothing';
 
 /** What of a kind can be worked out, in the order in which it is told. */
-export const ABILITIES = ['motion', 'outline', 'drawing', 'bodies', 'checks'] as const;
+export const ABILITIES = ['motion', 'outline', 'drawing', 'clearances', 'bodies', 'checks'] as const;
 export type Ability = (typeof ABILITIES)[number];
 
 /** What the application can do of each thing there is to do. */
 export type Cans = { readonly [A in Ability]: Can };
 
-export const ALL: Cans = { motion: 'yes', outline: 'yes', drawing: 'yes', bodies: 'yes', checks: 'yes' };
+export const ALL: Cans = {
+  motion: 'yes',
+  outline: 'yes',
+  drawing: 'yes',
+  clearances: 'yes',
+  bodies: 'yes',
+  checks: 'yes',
+};
 
 /** What is not worked out yet of a kind. */
 export const lacking = (cans: Cans): readonly Ability[] => ABILITIES.filter(a => cans[a] === 'not yet');

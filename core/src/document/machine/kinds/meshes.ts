@@ -19,7 +19,14 @@ const notYet = { outline: 'not yet', drawing: 'not yet', bodies: 'not yet', chec
 export const MESHES: { readonly [K in MeshType]: MeshFacts } = {
   external: { ...ALL, called: 'side by side', oneLayer: true, byHand: true },
   internal: { ...ALL, called: 'in a ring', oneLayer: true, byHand: true },
-  rack: { ...ALL, called: 'on a rack', motion: 'not yet', oneLayer: true, byHand: false },
+  rack: {
+    ...ALL,
+    called: 'on a rack',
+    motion: 'not yet',
+    clearances: 'not yet',
+    oneLayer: true,
+    byHand: false,
+  },
   bevel: { ...ALL, called: 'bevels', oneLayer: false, byHand: true },
   worm: { ...ALL, ...notYet, called: 'worm', oneLayer: false, byHand: true },
   crossed: { ...ALL, ...notYet, bodies: 'yes', called: 'crossed helical', oneLayer: false, byHand: true },
