@@ -1,4 +1,6 @@
 import { type Browser, type BrowserContext, chromium, type Page } from 'playwright-core';
+import { unzipSync } from 'fflate';
+import { readFile } from 'node:fs/promises';
 import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { join } from 'node:path';
@@ -101,4 +103,50 @@ export async function slideTo(page: Page, test: string, value: number): Promise<
 export async function choose(page: Page, test: string, option: string | RegExp): Promise<void> {
   await page.locator(`[data-test=${test}]`).first().click();
   await page.getByRole('option', { name: option }).click();
+}
+
+/** Makes an empty machine of that name and waits until its first station shows. */
+export async function emptyMachine(page: Page, base: string, name: string): Promise<void> {
+  await page.goto(base);
+  await page.fill('[data-test=new-name] input', name);
+  await page.click('[data-test=new-machine]');
+  await page.waitForSelector('[data-test=station-aims]');
+}
+
+/** Types into a field and enters it. */
+export async function type(page: Page, test: string, text: string): Promise<void> {
+  const input = page.locator(`[data-test=${test}] input`).first();
+  await input.fill(text);
+  await input.press('Enter');
+}
+
+/** Inserts a ready arrangement at Train, on the drive or on an arbor, with one of its fields filled in. */
+export async function arrange(
+  page: Page,
+  id: string,
+  on: string | undefined,
+  field: string,
+  text: string,
+): Promise<void> {
+  await page.click('[data-test=add-ready]');
+  await page.click(`[data-test=ready-${id}]`);
+  if (on) await choose(page, 'ready-on', on);
+  await page.locator(`[data-test=ready-field-${field}] input`).fill(text);
+  await page.click('[data-test=ready-add]');
+  await page.locator('[data-test=ready]').waitFor({ state: 'detached' });
+}
+
+/** The machine and all files of the archive that Make writes. */
+export async function archive<T>(
+  page: Page,
+): Promise<{ readonly machine: T; readonly files: Readonly<Record<string, Uint8Array>> }> {
+  await go(page, 'make');
+  await page.click('[data-test=make-files]');
+  const [zip] = await Promise.all([
+    page.waitForEvent('download'),
+    page.locator('[data-test=save-archive]').click(),
+  ]);
+  const files = unzipSync(await readFile(await zip.path()));
+  const name = Object.keys(files).find(n => /^[^/]*\.json$/.test(n)) ?? '';
+  return { machine: JSON.parse(new TextDecoder().decode(files[name])) as T, files };
 }

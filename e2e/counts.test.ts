@@ -1,6 +1,6 @@
-import { AxeBuilder } from '@axe-core/playwright';
 import { expect } from 'chai';
 import type { Page } from 'playwright-core';
+import { accessible } from './accessible.ts';
 import { type App, choose, fromStarter, go, startApp } from './app.ts';
 
 async function type(page: Page, field: string, text: string): Promise<void> {
@@ -14,16 +14,6 @@ const newMachine = async (page: Page, base: string): Promise<void> => {
   await page.press('[data-test=new-name] input', 'Enter');
   await page.waitForSelector('[data-test=station-aims]');
 };
-async function accessible(page: Page, where: string, part = 'body'): Promise<void> {
-  await page.waitForTimeout(400); // labels have come to rest
-  const { violations } = await new AxeBuilder({ page })
-    .include(part)
-    .withTags(['wcag2a', 'wcag2aa', 'wcag21aa'])
-    .analyze();
-  expect(
-    violations.map(v => `${where}: ${v.id}: ${v.nodes.map(n => n.target.join(' ')).join('; ')}`),
-  ).to.deep.equal([]);
-}
 const search = async (page: Page): Promise<void> => {
   await page.click('[data-test=search]');
   await page.waitForSelector('[data-test=proof]');
@@ -50,7 +40,7 @@ describe('aims and counts', () => {
       .locator('[data-test=many-table]')
       .getByText(/^1\.880\d* : 1$/)
       .waitFor();
-    await accessible(page, 'several', '[data-test=add-many-panel]');
+    await accessible(page, 'several', { part: '[data-test=add-many-panel]' });
     await page.click('[data-test=many-add]');
     await page.waitForSelector('[data-test=aim-aim3]');
     expect(await page.locator('[data-test=drive-period] input').inputValue()).to.equal(
@@ -78,7 +68,7 @@ describe('aims and counts', () => {
     await page.fill('[data-test=own-text] input', '15 s');
     await page.click('[data-test=own-keep]');
     await page.getByRole('button', { name: 'Take Harbour light' }).waitFor();
-    await accessible(page, 'library', '[data-test=library]');
+    await accessible(page, 'library', { part: '[data-test=library]' });
     await page.reload();
     await page.locator('[data-test=aim-known]').first().click();
     await page.fill('[data-test=library-search] input', 'harbour');
@@ -218,7 +208,7 @@ describe('aims and counts', () => {
     const single = ways.filter(w => !w.includes('·')).map(w => w.split(/\s/)[0]);
     expect(single).to.deep.equal(['12/72', '13/78', '14/84', '15/90', '16/96']);
     expect(ways.join(' '), 'in two stages with fewer teeth').to.include('12/32 · 12/27');
-    await accessible(page, 'ways', '[data-test=ways]');
+    await accessible(page, 'ways', { part: '[data-test=ways]' });
     await page.click('[aria-label="Choose 15/90"]');
     await page.locator('[data-test=chosen]', { hasText: '15/90' }).waitFor();
     expect(errors).to.deep.equal([]);
@@ -286,7 +276,7 @@ describe('aims and counts', () => {
       .getByRole('button', { name: /^Take sun/ })
       .first()
       .click();
-    await accessible(page, 'planetary', '[data-test=planetary]');
+    await accessible(page, 'planetary', { part: '[data-test=planetary]' });
     await page.click('[data-test=planetary-build]');
     expect(await page.locator('[data-test=rates]').innerText()).to.include('2/7');
     await go(page, 'aims');
@@ -302,10 +292,20 @@ describe('aims and counts', () => {
     await type(page, 'most', '600'); // Enter asks
     await page.waitForSelector('[data-test=cancel]');
     await page.waitForTimeout(300);
-    const start = Date.now();
-    await page.click('[data-test=cancel]');
-    await page.waitForSelector('[data-test=search]');
-    expect(Date.now() - start).to.be.below(1000);
+    // Timed in the page itself, from the click to the button that asks again.
+    const took = await page.evaluate(
+      () =>
+        new Promise<number>(done => {
+          const start = performance.now();
+          new MutationObserver((_, seen) => {
+            if (!document.querySelector('[data-test=search]')) return;
+            seen.disconnect();
+            done(performance.now() - start);
+          }).observe(document.body, { childList: true, subtree: true, attributes: true });
+          document.querySelector<HTMLElement>('[data-test=cancel]')?.click();
+        }),
+    );
+    expect(took).to.be.below(1000);
     await type(page, 'most', '60');
     await page.waitForSelector('[data-test=proof]');
   });

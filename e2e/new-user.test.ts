@@ -1,8 +1,6 @@
 import { expect } from 'chai';
-import { unzipSync } from 'fflate';
-import { readFile } from 'node:fs/promises';
 import type { Page } from 'playwright-core';
-import { type App, choose, go, startApp } from './app.ts';
+import { type App, archive, arrange, choose, emptyMachine, go, startApp, type } from './app.ts';
 
 interface Saved {
   readonly toothings: readonly {
@@ -17,52 +15,11 @@ interface Saved {
   readonly aims: readonly { tolerance: object; wanted: string }[];
 }
 
-async function empty(page: Page, app: App, name: string): Promise<void> {
-  await page.goto(app.base);
-  await page.fill('[data-test=new-name] input', name);
-  await page.click('[data-test=new-machine]');
-  await page.waitForSelector('[data-test=station-aims]');
-}
-
-async function type(page: Page, test: string, text: string): Promise<void> {
-  const input = page.locator(`[data-test=${test}] input`).first();
-  await input.fill(text);
-  await input.press('Enter');
-}
-
-async function arrange(
-  page: Page,
-  id: string,
-  on: string | undefined,
-  field: string,
-  text: string,
-): Promise<void> {
-  await page.click('[data-test=add-ready]');
-  await page.click(`[data-test=ready-${id}]`);
-  if (on) await choose(page, 'ready-on', on);
-  await page.locator(`[data-test=ready-field-${field}] input`).fill(text);
-  await page.click('[data-test=ready-add]');
-  await page.locator('[data-test=ready]').waitFor({ state: 'detached' });
-}
-
 /** Looks at a mesh by what one of its wheels is called and gives it teeth of its own. */
 async function ownTeeth(page: Page, mesh: RegExp): Promise<void> {
   await choose(page, 'mesh', mesh);
   await page.locator('[data-test=teeth-like]').waitFor();
   await choose(page, 'teeth-like', 'teeth of its own');
-}
-
-/** The machine and the names of all files of the archive that Make writes. */
-async function archive(page: Page): Promise<{ machine: Saved; files: Record<string, Uint8Array> }> {
-  await go(page, 'make');
-  await page.click('[data-test=make-files]');
-  const [zip] = await Promise.all([
-    page.waitForEvent('download'),
-    page.locator('[data-test=save-archive]').click(),
-  ]);
-  const files = unzipSync(await readFile(await zip.path()));
-  const name = Object.keys(files).find(n => /^[^/]*\.json$/.test(n))!;
-  return { machine: JSON.parse(new TextDecoder().decode(files[name])) as Saved, files };
 }
 
 describe('a new user, from an empty machine', () => {
@@ -73,7 +30,7 @@ describe('a new user, from an empty machine', () => {
 
   it('builds a clock of five stages with five modules, and motion work formed for a driving pinion', async () => {
     const { page, errors } = await app.open();
-    await empty(page, app, 'Five modules');
+    await emptyMachine(page, app.base, 'Five modules');
     await go(page, 'train');
     await arrange(page, 'compound', undefined, 'stages', '80:10, 75:10, 72:9, 64:8, 60:8');
     await arrange(page, 'motion-work', 'Reduction arbor 1', 'pairs', '15:45, 12:48');
@@ -96,7 +53,7 @@ describe('a new user, from an empty machine', () => {
     await page.locator('[data-test=finding-pinion-drives] [data-test=fix]').first().click();
     await page.locator('[data-test=finding-pinion-drives]').first().waitFor({ state: 'detached' });
 
-    const { machine, files } = await archive(page);
+    const { machine, files } = await archive<Saved>(page);
     const of = (member: string, count: string): Saved['toothings'][number] => {
       const id = machine.members.find(m => m.name === member)!.id;
       const wheel = machine.wheels.find(
@@ -123,7 +80,7 @@ describe('a new user, from an empty machine', () => {
 
   it('puts spur, pegs and bevels into one machine, in single steps that go back', async () => {
     const { page, errors } = await app.open();
-    await empty(page, app, 'Three kinds');
+    await emptyMachine(page, app.base, 'Three kinds');
     await go(page, 'train');
     await arrange(page, 'compound', undefined, 'stages', '20:40, 12:24, 16:32');
     await go(page, 'teeth');
@@ -135,7 +92,7 @@ describe('a new user, from an empty machine', () => {
     await page.keyboard.press('r');
     await choose(page, 'teeth-like', 'teeth of its own');
     await choose(page, 'mesh-kind', 'bevels');
-    const { machine } = await archive(page);
+    const { machine } = await archive<Saved>(page);
     const types = machine.joints.map(j => j.type);
     expect(types).to.deep.equal(['external', 'pegs', 'bevel']);
     const formsOf = machine.joints.map(j => {
@@ -153,7 +110,7 @@ describe('a new user, from an empty machine', () => {
 
   it('drives a rack by its length: it stands in mesh in the plan, and its files and lists say the same', async () => {
     const { page, errors } = await app.open();
-    await empty(page, app, 'Racked');
+    await emptyMachine(page, app.base, 'Racked');
     await go(page, 'train');
     await page.click('[data-test=first-wheel]');
     await type(page, 'count-wheel1', '24');
@@ -165,7 +122,7 @@ describe('a new user, from an empty machine', () => {
     await page.locator('[data-test=arbor-tools]', { hasText: '24 teeth, 150.80 mm' }).waitFor();
     await go(page, 'plan');
     await page.locator('[data-test=distances]', { hasText: '24.000' }).waitFor();
-    const { files } = await archive(page);
+    const { files } = await archive<Saved>(page);
     const parts = new TextDecoder().decode(files['lists/parts.csv']);
     expect(parts).to.match(/rack/);
     const name = Object.keys(files).find(n => n.startsWith('drawings/') && n.endsWith('.svg'))!;
@@ -177,7 +134,7 @@ describe('a new user, from an empty machine', () => {
 
   it('hangs an orrery arm on the arbor that is chosen, and says what it will turn', async () => {
     const { page, errors } = await app.open();
-    await empty(page, app, 'Arm');
+    await emptyMachine(page, app.base, 'Arm');
     await go(page, 'train');
     await arrange(page, 'compound', undefined, 'stages', '15:60');
     await page.click('[data-test=add-ready]');
@@ -190,7 +147,7 @@ describe('a new user, from an empty machine', () => {
     await page.locator('[data-test=rates]', { hasText: 'Moon arm' }).waitFor();
     expect(await page.title(), 'the tab says what is open').to.equal('Arm · Train · Tesseron');
     expect(await page.locator('[data-test=rates]').innerText()).to.contain('127/38');
-    const { machine } = await archive(page);
+    const { machine } = await archive<Saved>(page);
     expect(machine.members.map(m => m.name)).to.include('Moon arm');
     await page.click('.mark');
     await page.waitForSelector('[data-test=shelf]');
@@ -200,7 +157,7 @@ describe('a new user, from an empty machine', () => {
 
   it('understands ratios, beats and ways as people say them, and says what it understood', async () => {
     const { page, errors } = await app.open();
-    await empty(page, app, 'Words');
+    await emptyMachine(page, app.base, 'Words');
     await page.click('[data-test=add-aim]');
     const says = (text: string | RegExp): Promise<void> =>
       page.locator('[data-test=aim-wanted]', { hasText: text }).waitFor();
@@ -223,7 +180,7 @@ describe('a new user, from an empty machine', () => {
     await type(page, 'aim-amount', '5 m');
     await page.locator('[data-test=aim-amount]', { hasText: '5.00 m = 18.0°' }).waitFor();
     await type(page, 'aim-over', '1000 m');
-    const { machine } = await archive(page);
+    const { machine } = await archive<Saved>(page);
     expect(machine.aims[0]).to.deep.include({
       wanted: '1 per 100 m',
       tolerance: { amount: '5 m', over: '1000 m' },

@@ -1,8 +1,8 @@
-import { AxeBuilder } from '@axe-core/playwright';
 import { expect } from 'chai';
 import DxfParser from 'dxf-parser/dist/dxf-parser.js';
 import { readFile } from 'node:fs/promises';
 import type { Page } from 'playwright-core';
+import { accessible } from './accessible.ts';
 import { type App, fromStarter, go, startApp, choose } from './app.ts';
 
 async function type(page: Page, test: string, text: string): Promise<void> {
@@ -11,10 +11,6 @@ async function type(page: Page, test: string, text: string): Promise<void> {
   await input.press('Enter');
 }
 const pane = (page: Page, name: string): Promise<void> => page.click(`[data-test=plan-${name}]`);
-async function accessible(page: Page): Promise<void> {
-  const found = await new AxeBuilder({ page }).include('[data-test=station-plan]').analyze();
-  expect(found.violations.map(v => `${v.id}: ${v.nodes[0]?.html}`)).to.deep.equal([]);
-}
 async function save(page: Page, test: string): Promise<string> {
   const [download] = await Promise.all([page.waitForEvent('download'), page.click(`[data-test=${test}]`)]);
   return readFile(await download.path(), 'utf8');
@@ -35,7 +31,7 @@ describe('the layout', () => {
     await page.waitForSelector('[data-test=fold-said]');
     const choices = page.locator('[data-test=folds] li');
     expect(await choices.count()).to.be.at.least(3);
-    await accessible(page);
+    await accessible(page, 'plan', { all: true, part: '[data-test=station-plan]' });
     const axes = async (): Promise<string> => {
       await pane(page, 'places');
       await page.locator('[data-test=axes] tbody tr').nth(1).waitFor();
@@ -93,7 +89,7 @@ describe('the layout', () => {
     await page.waitForFunction(() => document.querySelectorAll('[data-test^=finding-]').length === 0);
     const rows = await page.locator('[data-test=tubes] tbody tr').allInnerTexts();
     expect(rows.some(r => /Callisto[\s\S]*9\.70[\s\S]*11\.30/.test(r) || /11\.30/.test(r))).to.equal(true);
-    await accessible(page);
+    await accessible(page, 'plan', { all: true, part: '[data-test=station-plan]' });
     expect(errors).to.deep.equal([]);
   });
 
@@ -171,7 +167,7 @@ describe('the layout', () => {
     await page.locator('[data-test=border-problem]', { hasText: 'cannot be read' }).waitFor();
     await page.locator('[data-test=add-keep-out]').click();
     await page.locator('[data-test=keep-out]', { hasText: 'Kept free 1' }).waitFor();
-    await accessible(page);
+    await accessible(page, 'plan', { all: true, part: '[data-test=station-plan]' });
   });
 
   it('drills a template whose holes stand where the screen says, and lists the rods and spacers to cut', async () => {
@@ -197,7 +193,7 @@ describe('the layout', () => {
     await page.locator('[data-test=allowance]', { hasText: 'ISO 286' }).waitFor();
     await page.click('[data-test=add-pillar]');
     expect(await page.locator('[data-test=pillar]').count()).to.equal(5);
-    await accessible(page);
+    await accessible(page, 'plan', { all: true, part: '[data-test=station-plan]' });
     await go(page, 'make');
     await page.click('[data-test=make-files]');
     expect(await save(page, 'save-parts')).to.match(/tube, Callisto[\s\S]*spacer[\s\S]*front plate/);
@@ -220,7 +216,7 @@ describe('the layout', () => {
       before,
     );
     await page.locator('[data-test=play] tbody tr', { hasText: '0.24' }).first().waitFor();
-    await accessible(page);
+    await accessible(page, 'plan', { all: true, part: '[data-test=station-plan]' });
     expect(errors).to.deep.equal([]);
   });
 });

@@ -1,22 +1,8 @@
-import { AxeBuilder } from '@axe-core/playwright';
 import { expect } from 'chai';
-import type { Page } from 'playwright-core';
-import { type App, fromStarter, go, startApp } from './app.ts';
+import { accessible } from './accessible.ts';
+import { type App, fromStarter, go, startApp, type } from './app.ts';
 
 const STATIONS = ['aims', 'counts', 'train', 'teeth', 'plan', 'run', 'make'];
-
-async function type(page: Page, field: string, text: string): Promise<void> {
-  const input = page.locator(`[data-test=${field}] input`).first();
-  await input.fill(text);
-  await input.press('Enter');
-}
-
-async function accessible(page: Page, where: string): Promise<void> {
-  const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21aa']).analyze();
-  expect(
-    violations.map(v => `${where}: ${v.id}: ${v.nodes.map(n => n.target.join(' ')).join('; ')}`),
-  ).to.deep.equal([]);
-}
 
 describe('stations', () => {
   let app: App;
@@ -29,7 +15,7 @@ describe('stations', () => {
       const { page, errors } = await app.open({ dark });
       await page.goto(app.base);
       await page.waitForSelector('[data-test=starter-saltreach-tide-clock]');
-      await accessible(page, 'shelf');
+      await accessible(page, 'shelf', { dark });
       await fromStarter(page, app.base);
       for (const station of STATIONS) {
         await go(page, station);
@@ -37,25 +23,25 @@ describe('stations', () => {
           await page.click('[data-test=search]');
           await page.waitForSelector('[data-test=proof]');
         }
-        await accessible(page, station);
+        await accessible(page, station, { dark });
         if (station === 'make')
           for (const pane of ['parts', 'sheets', 'solids', 'patterns', 'coupons', 'dry', 'files']) {
             await page.click(`[data-test=make-${pane}]`);
             if (pane === 'solids') await page.locator('[data-test=space-wheels]').waitFor();
             if (pane === 'sheets') await page.locator('[data-test=show-sheet]').first().waitFor();
-            await accessible(page, `make, ${pane}`);
+            await accessible(page, `make, ${pane}`, { dark });
           }
         if (station === 'counts') {
           await page.click('[data-test=show-working]');
           await page.getByRole('dialog').getByText('Ratio, error and drift').waitFor();
-          await accessible(page, 'working');
+          await accessible(page, 'working', { dark });
           await page.keyboard.press('Escape');
         }
       }
       await page.locator('canvas, h2').first().click();
       await page.keyboard.press('?');
       await page.getByRole('dialog').getByText('Keys').waitFor();
-      await accessible(page, 'keys');
+      await accessible(page, 'keys', { dark });
       expect(errors).to.deep.equal([]);
     });
   }
@@ -185,6 +171,7 @@ describe('stations', () => {
     const { page } = await app.open();
     await fromStarter(page, app.base);
     await go(page, 'counts');
+    await page.locator('[data-test=stages-4] input').check();
     await page.waitForTimeout(500);
     await page.evaluate(() => {
       const seen: number[] = [];
@@ -193,19 +180,26 @@ describe('stations', () => {
         entryTypes: ['longtask'],
       });
     });
-    const worker = page.waitForEvent('worker');
-    await page.click('[data-test=search]');
-    await worker;
+    await type(page, 'most', '100');
+    await page.waitForSelector('[data-test=cancel]');
+    for (let wait = 0; page.workers().length !== 1 && wait < 100; wait++) await page.waitForTimeout(50);
     expect(page.workers().length, 'the search has a worker of its own').to.equal(1);
+    const began = await page.evaluate(() => performance.now());
     await page.waitForSelector('[data-test=cancel]', { state: 'detached' });
-    const during = await page.evaluate(() => (globalThis as unknown as { seen: number[] }).seen.length);
-    expect(during, 'long tasks on the page while the worker searched').to.be.below(3);
+    const [held, took] = await page.evaluate(since => {
+      const { seen } = globalThis as unknown as { seen: number[] };
+      return [seen.reduce((sum, t) => sum + t, 0), performance.now() - since] as const;
+    }, began);
+    // A search on the page itself would hold it up all the while, however fast the machine is.
+    expect(held / took, 'of the search, the part in which the page was held up').to.be.below(0.4);
   });
 
   it('stop a search that is cancelled', async () => {
     const { page } = await app.open();
     await fromStarter(page, app.base);
     await go(page, 'counts');
+    // Four stages of up to 1000 teeth keep any machine busy for long enough to be stopped.
+    await page.locator('[data-test=stages-4] input').check();
     await type(page, 'most', '1000');
     await page.click('[data-test=cancel]');
     await page.waitForSelector('[data-test=search]');

@@ -1,6 +1,6 @@
-import { AxeBuilder } from '@axe-core/playwright';
 import { expect } from 'chai';
 import type { Locator, Page } from 'playwright-core';
+import { accessible } from './accessible.ts';
 import { type App, fromStarter, go, startApp, choose } from './app.ts';
 
 async function type(page: Page, field: string, text: string): Promise<void> {
@@ -276,21 +276,12 @@ describe('a train built on its drawing', () => {
       const { page } = await app.open({ dark });
       await fromStarter(page, app.base, 'round-of-kestrels');
       await go(page, 'train');
-      const check = async (what: string): Promise<void> => {
-        await page.waitForTimeout(350);
-        const { violations } = await new AxeBuilder({ page })
-          .withTags(['wcag2a', 'wcag2aa', 'wcag21aa'])
-          .analyze();
-        expect(
-          violations.map(v => `${what}: ${v.id}: ${v.nodes.map(n => n.target.join(' ')).join('; ')}`),
-        ).to.deep.equal([]);
-      };
       await page.locator('[data-kind=wheel]').first().click();
-      await check('wheel');
+      await accessible(page, 'wheel', { dark });
       await page.locator('[data-test=wheel-tools]').getByText('in mesh with').first().click();
-      await check('mesh');
+      await accessible(page, 'mesh', { dark });
       await page.locator('[data-kind=member]').nth(1).click();
-      await check('arbor');
+      await accessible(page, 'arbor', { dark });
     }
   });
 });

@@ -1,5 +1,5 @@
 import { join } from 'node:path';
-import { fromStarter, go, startApp, type Window } from '../e2e/app.ts';
+import { choose, emptyMachine, fromStarter, go, startApp, type Window } from '../e2e/app.ts';
 
 /** Takes the pictures in docs/screenshots from the demo machine, in the built application. */
 const folder = join(import.meta.dirname, '../docs/screenshots');
@@ -23,13 +23,12 @@ await take('shelf', desk);
 await desk.page.getByRole('link', { name: 'Saltreach tide clock' }).click();
 await desk.page.waitForSelector('[data-test=station-aims]');
 await take('aims', desk);
-for (const station of ['counts', 'train', 'teeth', 'plan', 'run', 'make']) {
+for (const station of ['counts', 'teeth', 'plan', 'run', 'make']) {
   await go(desk.page, station);
   if (station === 'counts') {
     await search(desk.page);
     await desk.page.locator('[data-test=counts-table] tbody tr').nth(3).click();
   }
-  if (station === 'train') await desk.page.click('[data-test=bar-wheel1]');
   if (station === 'run') {
     await desk.page.click('[data-test=run-set]');
     await desk.page.locator('[data-test=set-date] input').fill('2026-03-01 06:30');
@@ -62,7 +61,11 @@ await moons.page.click('[data-test=run-sky]');
 await moons.page.locator('[data-test=sky] tbody tr').nth(3).waitFor();
 await take('sky', moons);
 const space = await app.open();
-await fromStarter(space.page, app.base, 'two-noons');
+await fromStarter(space.page, app.base, 'orchard-turntable');
+await go(space.page, 'train');
+await space.page.click('[data-test^=open-set-]');
+await space.page.waitForSelector('[data-test=set-panel]');
+await take('train', space);
 await go(space.page, 'make');
 await space.page.click('[data-test=make-solids]');
 await space.page.locator('[data-test=space-wheels]').waitFor();
@@ -93,9 +96,22 @@ async function teeth(name: string, window: Window, mesh?: RegExp): Promise<void>
 const clock = await app.open();
 await fromStarter(clock.page, app.base, 'two-noons');
 await teeth('teeth-clock', clock);
-const pump = await app.open();
-await fromStarter(pump.page, app.base, 'ossel-brine-pump');
-await teeth('teeth-pegs', pump, /Upright peg wheel/);
+const swinging = await app.open();
+await emptyMachine(swinging.page, app.base, 'Twin reducer');
+await go(swinging.page, 'train');
+await swinging.page.click('[data-test=add-ready]');
+await swinging.page.click('[data-test=ready-reducer]');
+await choose(swinging.page, 'ready-field-discs', /two/);
+await choose(swinging.page, 'ready-field-ring', /standing in a plate/);
+await swinging.page.click('[data-test=ready-add]');
+await swinging.page.locator('[data-test=ready]').waitFor({ state: 'detached' });
+await go(swinging.page, 'make');
+await swinging.page.click('[data-test=make-solids]');
+await swinging.page.locator('[data-test=space-wheels]').waitFor();
+await swinging.page.locator('[data-test=run]').click();
+await swinging.page.waitForTimeout(1500);
+await swinging.page.locator('[data-test=run]').click();
+await take('reducer', swinging);
 const night = await app.open({ dark: true });
 await fromStarter(night.page, app.base, 'round-of-kestrels');
 await go(night.page, 'run');

@@ -74,7 +74,7 @@ await rows(
 programs();
 await check(
   'unit tests, with coverage of core',
-  `npx c8 mocha --parallel --jobs 2 ${UNITS.map(where => `"${where}/**/*.test.ts"`).join(' ')}`,
+  `npx c8 mocha --require ./scripts/patient-workers.mjs --parallel --jobs 2 ${UNITS.map(where => `"${where}/**/*.test.ts"`).join(' ')}`,
 );
 if (!quick) {
   await check('build', 'npx vite build web --logLevel warn');

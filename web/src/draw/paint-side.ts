@@ -45,6 +45,13 @@ export function usualRise(scene: SideScene, size: SidePicture['size'], rises: re
   return [...rises].reverse().find(r => (scene.high - scene.low) * r * wide <= size.height * 0.7) ?? 1;
 }
 
+/** Fills the round that touches a rectangle's sides, and leaves it as the path. */
+function fillRound(context: CanvasRenderingContext2D, x: number, y: number, w: number, h: number): void {
+  context.beginPath();
+  context.ellipse(x + w / 2, y + h / 2, w / 2, h / 2, 0, 0, 2 * Math.PI);
+  context.fill();
+}
+
 /**
  * Draws the machine from the side: what is farther away first, cut faces full, everything in the colour of its
  * rate.
@@ -64,15 +71,14 @@ export function paintSide(context: CanvasRenderingContext2D, picture: SidePictur
     const [x, y] = [px(r.left), py(r.high)];
     const [w, h] = [Math.max(0.6, (r.right - r.left) * scale), Math.max(0.6, (r.high - r.low) * up)];
     context.fillStyle = tokens.ground;
-    context.fillRect(x, y, w, h);
+    if (r.what === 'ball') fillRound(context, x, y, w, h);
+    else context.fillRect(x, y, w, h);
     context.globalAlpha = r.cut ? 0.95 : cut === undefined ? 0.62 : 0.28;
     context.fillStyle = colourOf(picture, r);
     context.strokeStyle = tokens.ink;
     context.lineWidth = r.cut ? 1.2 : 0.7;
     if (r.what === 'ball') {
-      context.beginPath();
-      context.ellipse(x + w / 2, y + h / 2, w / 2, h / 2, 0, 0, 2 * Math.PI);
-      context.fill();
+      fillRound(context, x, y, w, h);
       context.globalAlpha = 1;
       context.stroke();
       continue;
@@ -115,7 +121,8 @@ function colourOf({ tokens, rates }: SidePicture, r: SideRect): string {
   if (r.what === 'plate') return tokens.hairline;
   const { kind, member } = r.of as SideRound;
   if (r.what === 'bar' && (r.of as { kind: string }).kind === 'hand') return tokens.accent;
-  if (kind === 'pillar') return tokens.hairline;
+  if (kind === 'pillar' || kind === 'foot') return tokens.hairline;
+  if (kind === 'bearing') return tokens.panel;
   if (kind === 'dial' && member === undefined) return tokens.panel;
   if (kind === 'rod' || kind === 'spacer' || kind === 'washers') return tokens.panel;
   const rate = member === undefined ? undefined : rates[member];

@@ -44,6 +44,7 @@ export function drawnWheels(derived: Derived): DrawnWheel[] {
     const flat = state && liesInPlan(state) ? state : undefined;
     const rack = state && rackOf(state);
     const plain = ((count ?? 20) * module) / 2;
+    const mounted = wheel.mount && [wheel.mount, derived.phases.at[wheel.id]];
     return [
       {
         wheel,
@@ -58,7 +59,7 @@ export function drawnWheels(derived: Derived): DrawnWheel[] {
         rack,
         state: flat,
         machine,
-        key: `${state?.key ?? ''} ${JSON.stringify([wheel.bore, wheel.body])}`,
+        key: `${state?.key ?? ''} ${JSON.stringify([wheel.bore, wheel.body, mounted])}`,
       },
     ];
   });
@@ -136,10 +137,13 @@ function addCircle(path: Path2D, radius: number): void {
 }
 
 /** The wheel's plane figure, no finer than it is drawn. */
-function planeAt({ wheel, state, machine }: DrawnWheel, chordError: number): WheelPlane | undefined {
+function planeAt({ wheel, state, machine, phase }: DrawnWheel, chordError: number): WheelPlane | undefined {
   if (!state) return undefined;
   const coarse = { ...state, figure: toothFigure(state.teeth, chordError) };
-  const plane = wheelPlane({ machine, wheels: { [wheel.id]: coarse } }, wheel);
+  const plane = wheelPlane(
+    { machine, wheels: { [wheel.id]: coarse }, phases: { at: { [wheel.id]: phase } } },
+    wheel,
+  );
   return plane.ok ? plane.value : undefined;
 }
 

@@ -31,7 +31,7 @@ export function roomFigure({ machine, layout, moving }: Derived): RoomFigure {
   if (front) lines.push({ kind: 'plate', points: flatten(front.outline, 0.1) });
   if (envelope) lines.push({ kind: 'envelope', points: borderOf(envelope.region) });
   for (const k of keepOuts) lines.push({ kind: 'keep-out', points: borderOf(k.region) });
-  for (const p of pillarsOf(machine, layout.stack))
+  for (const p of [...pillarsOf(machine, layout.stack), ...layout.lugRods])
     lines.push({ kind: 'pillar', points: flatten(circle(p.at, p.shoulder / 2), 0.05) });
   const bars = [...armLayers(machine).keys()].flatMap(arm => {
     const axes = new Set(carriedAxes(machine, arm).map(a => a.id));

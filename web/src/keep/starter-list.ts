@@ -27,6 +27,16 @@ const ABOUT: readonly (readonly [file: string, name: string, about: string])[] =
     'A kinetic wall piece: two planetary stages of four to one turn a motor into a slow stride. Printed.',
   ],
   [
+    'orchard-turntable',
+    'Orchard turntable',
+    'A whole kit: a crank below its base, three planetary stages of 9 : 2, arms and suns in one piece. Printed.',
+  ],
+  [
+    'daisy-bearing',
+    'Daisy bearing',
+    'Ten planets that roll between sun and ring by themselves, printed in mesh and held together by chevrons.',
+  ],
+  [
     'two-noons',
     'Two noons',
     'A clock with solar and sidereal hours side by side: cycloidal going train and motion work, involute star train.',

@@ -3,6 +3,7 @@ import { derive } from '@tesseron/core/derive';
 import { type Machine, machineFrom, soundAfter } from '@tesseron/core/machine';
 import type { Attempt, Edit } from '@tesseron/core/change';
 import type { Finding } from '@tesseron/core/result';
+import { followSets } from '@tesseron/core/sets';
 import { sayProblem } from '@tesseron/core/words';
 import { liveQuery, type Subscription } from 'dexie';
 import { defineStore } from 'pinia';
@@ -118,9 +119,12 @@ export const useMachine = defineStore('machine', () => {
   function change(label: string, edit: Edit, gesture?: string): void {
     if (!history.value) return;
     const before = present(history.value).machine;
-    const machine = edit(before);
-    if (machine === before) return;
-    const wrong = soundAfter(before, machine);
+    const changed = edit(before);
+    if (changed === before) return;
+    // Planetary sets stay sets, whatever of them is changed and wherever.
+    const followed = followSets(before, changed);
+    const machine = followed.ok ? followed.value : changed;
+    const wrong = followed.ok ? soundAfter(before, machine) : followed.problem;
     if (wrong) {
       refused.value = `${label}: this cannot be done. ${sayProblem(wrong)}`;
       return;

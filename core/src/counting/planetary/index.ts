@@ -6,3 +6,4 @@ export * from './search.ts';
 export * from './interference.ts';
 export * from './two-ring.ts';
 export * from './ring-outside.ts';
+export * from './shared-shifts.ts';

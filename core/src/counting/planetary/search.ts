@@ -37,8 +37,18 @@ export interface PlanetaryQuery {
   readonly module: number;
   /** Largest outside of the ring; ring and its rim of three modules must fit. */
   readonly outside?: number;
+  /** What comes first among sets of one error: the smallest ring, or the fewest teeth to be cut in all. */
+  readonly order?: 'size' | 'teeth';
   readonly top: number;
 }
+
+/** Teeth that are cut for a set in all: every planet, the sun, and the ring. */
+export const teethInAll = ({ sun, planet, ring, planets }: PlanetarySet): number =>
+  sun + planet * planets + ring;
+
+/** What comes first among sets of one error. */
+const sizeOf = (set: PlanetarySet, order: PlanetaryQuery['order']): number =>
+  order === 'teeth' ? teethInAll(set) : set.ring;
 
 /** A set that was found, with its exact rate and error. */
 export interface PlanetaryFound {
@@ -52,8 +62,9 @@ export interface PlanetaryFound {
 
 /**
  * The sets nearest to a wanted rate, by |error|, exactly: those that make it exactly in every size, of another rate and
- * number of planets only that of the smallest ring. All sun and planet counts within the limits are weighed, so the
- * list is complete within them. Fails where the limits leave no set at all, saying how many each of them forbids.
+ * number of planets only the first in the order that is asked. All sun and planet counts within the limits are weighed,
+ * so the list is complete within them. Fails where the limits leave no set at all, saying how many each of them
+ * forbids.
  */
 export function searchPlanetary(query: PlanetaryQuery): Result<PlanetaryFound[]> {
   const checked = check(query);
@@ -81,6 +92,7 @@ export function searchPlanetary(query: PlanetaryQuery): Result<PlanetaryFound[]>
   const sorted = [...best.values()].sort(
     (a, b) =>
       compare(absolute(a.error), absolute(b.error)) ||
+      sizeOf(a.set, query.order) - sizeOf(b.set, query.order) ||
       a.set.ring - b.set.ring ||
       b.set.planets - a.set.planets ||
       compare(a.rate, b.rate),
@@ -91,7 +103,7 @@ export function searchPlanetary(query: PlanetaryQuery): Result<PlanetaryFound[]>
 /** Doubles nearer than this are ordered exactly. */
 const DOUBT = 1e-12;
 
-/** All sets within the limits, nearest first by doubles, and of one rate the smallest ring first. */
+/** All sets within the limits, nearest first by doubles, and of one rate in the order that is asked. */
 function roughSets(query: PlanetaryQuery): { set: PlanetarySet; off: number }[] {
   const target = toNumber(query.target);
   const found: { set: PlanetarySet; off: number }[] = [];
@@ -109,7 +121,7 @@ function roughSets(query: PlanetaryQuery): { set: PlanetarySet; off: number }[] 
       }
     }
   }
-  return found.sort((a, b) => a.off - b.off || a.set.ring - b.set.ring);
+  return found.sort((a, b) => a.off - b.off || sizeOf(a.set, query.order) - sizeOf(b.set, query.order));
 }
 
 /** Of the sets within the counts, how many each limit forbids; the first that does is counted. */

@@ -82,6 +82,10 @@ function groupOf({ sun, planet, second, ring, secondRing }: TwoRingSet): CopyGro
   };
 }
 
+/** Teeth that are cut for a set with two rings in all. */
+export const twoRingTeeth = ({ sun, planet, second, ring, secondRing, planets }: TwoRingSet): number =>
+  sun + (planet + second) * planets + ring + secondRing;
+
 /** A question for a set with two rings; lengths in mm. */
 export interface TwoRingQuery {
   /** Wanted turns of the second ring for one of the sun, signed. */

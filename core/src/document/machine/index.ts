@@ -15,3 +15,4 @@ export * from './new-machine.ts';
 export * from './new-aim.ts';
 export * from './teeth-groups.ts';
 export * from './usual-rim.ts';
+export * from './set-wheels.ts';

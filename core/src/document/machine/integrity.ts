@@ -1,7 +1,9 @@
+import { ballBearing } from '../bought/index.ts';
 import type { Problem } from '../../ground/result/index.ts';
 import { jointEnds, sizeMeasures } from './kinds/index.ts';
 import { placeHangsOn } from './place.ts';
 import { GROUND } from './ground.ts';
+import { setWheels } from './set-wheels.ts';
 import type { Machine } from './types.ts';
 
 type Kind =
@@ -22,7 +24,7 @@ type Kind =
  * kind, and no frame or place hangs on itself. All problems, in the order of the document; none for a sound machine.
  */
 export function integrityProblems(machine: Machine): Problem[] {
-  return [...repeatedIds(machine), ...missing(machine), ...circles(machine)];
+  return [...repeatedIds(machine), ...missing(machine), ...unknownBearings(machine), ...circles(machine)];
 }
 
 function repeatedIds(machine: Machine): Problem[] {
@@ -30,6 +32,7 @@ function repeatedIds(machine: Machine): Problem[] {
   const problems: Problem[] = [];
   const lists = [
     ...[machine.axes, machine.members, machine.toothings, machine.wheels, machine.joints, machine.modes],
+    machine.sets,
     ...[machine.indicators, machine.parts, machine.aims, machine.searches, machine.poses, machine.processes],
     [...machine.plans, ...machine.materials],
     ...[machine.measurements, machine.log],
@@ -63,6 +66,14 @@ function missing(machine: Machine): Problem[] {
   }
   return problems;
 }
+
+/** Bearings that are in no table. */
+const unknownBearings = (machine: Machine): Problem[] =>
+  machine.members.flatMap((m): Problem[] =>
+    m.kind === 'arbor' && m.bearing !== undefined && !ballBearing(m.bearing)
+      ? [{ code: 'bearing-unknown', data: { owner: m.name, name: m.bearing } }]
+      : [],
+  );
 
 type Reference = readonly [owner: string, kind: Kind, id: string | undefined];
 
@@ -113,6 +124,7 @@ function* workReferences(machine: Machine): Generator<Reference> {
     if (i.kind === 'hand') yield [i.name, 'dial', i.dial];
     if (i.kind === 'dial') yield [i.name, 'axis', i.axis];
   }
+  for (const s of machine.sets) for (const id of s.stages.flatMap(setWheels)) yield [s.name, 'wheel', id];
   for (const p of machine.parts) {
     for (const id of p.wheels) yield [p.name, 'wheel', id];
     yield [p.name, 'process', p.process];

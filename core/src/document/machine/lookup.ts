@@ -84,7 +84,11 @@ export function freeId(machine: Machine, stem: string): string {
       .flat()
       .map(x => x.id)
       .concat(
-        [machine.modes, machine.indicators, machine.parts, machine.searches, machine.plans, machine.materials]
+        [
+          machine.modes,
+          machine.sets,
+          ...[machine.indicators, machine.parts, machine.searches, machine.plans, machine.materials],
+        ]
           .flat()
           .map(x => x.id),
       )

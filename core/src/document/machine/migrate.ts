@@ -7,7 +7,8 @@ import { VERSION } from './format.ts';
  * stand; version 4 added what tooth forms beside the involute are made from, bores of other shapes, and bodies;
  * version 5 added the layout: envelope, plates, tubes, axes on lines and in mirrors; version 6 added what hands,
  * dials, globes and bodies look like and how they are read, and the way round that the drive turns; version 7 added
- * materials, and parts made otherwise than the rest.
+ * materials, and parts made otherwise than the rest; version 8 tolerances in what an output counts; version 9
+ * planetary sets that are kept one.
  */
 const STEPS: Readonly<Record<number, (data: unknown) => unknown>> = {
   1: data => ({ ...(data as object), version: 2, plans: [] }),
@@ -17,6 +18,7 @@ const STEPS: Readonly<Record<number, (data: unknown) => unknown>> = {
     version: 8,
     aims: aimsOf((data as { aims?: unknown }).aims),
   }),
+  8: data => ({ ...(data as object), version: 9, sets: [] }),
   6: data => ({ ...(data as object), version: 7, materials: [], making: [] }),
   5: data => ({
     ...(data as object),

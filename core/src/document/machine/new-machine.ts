@@ -26,6 +26,7 @@ export function newMachine(name: string): Machine {
     ],
     wheels: [],
     joints: [],
+    sets: [],
     modes: [],
     indicators: [],
     parts: [],

@@ -1,12 +1,28 @@
 import { FORMS } from './kinds/forms.ts';
 import { byId, circleCount, meshes } from './lookup.ts';
 import type { Machine, Toothing, Wheel } from './types.ts';
+import { USUAL_RIM } from './usual-rim.ts';
 import { fail, ok, type Result } from '../../ground/result/index.ts';
 import { moduleOfCircularPitch, moduleOfDiametralPitch } from '../../ground/units/index.ts';
 
 /** Module from an outside diameter: m = d_a / (z + 2h_a + 2x). OD 44, z = 20: 2. Source: ISO 21771, from d_a. */
 export const moduleFromOutside = (outside: number, count: number, addendum = 1, shift = 0): number =>
   outside / (count + 2 * addendum + 2 * shift);
+
+/**
+ * Module from the outside of a ring as it is made, across its rim: D = m(z + 2h_f + 2x) + 2·rim, the rim in mm where it
+ * is said, or else as usual in modules. 99 mm, z = 42, h_f 1.25, usual rim 2.5: 2. Source of the roots: ISO 21771.
+ */
+export const moduleFromRing = (
+  outside: number,
+  count: number,
+  dedendum = 1.25,
+  shift = 0,
+  rim?: number,
+): number =>
+  rim === undefined
+    ? outside / (count + 2 * dedendum + 2 * shift + 2 * USUAL_RIM)
+    : (outside - 2 * rim) / (count + 2 * dedendum + 2 * shift);
 
 /** Module from a root diameter: m = d_f / (z − 2h_f + 2x). d_f 35, z = 20, h_f 1.25: 2. Source: ISO 21771, from d_f. */
 export const moduleFromRoot = (root: number, count: number, dedendum = 1.25, shift = 0): number =>
@@ -53,10 +69,29 @@ function moduleByDiameter(
   if (!FORMS[form.kind].byDiameter || form.kind !== 'involute')
     return fail('size-not-for-form', { toothing: toothing.name });
   const [teeth, out] = reckoned(toothing, wheel, count, coneOf(machine, wheel));
+  if (size.by === 'outside diameter' && wheel.role === 'ring')
+    return ofRing(toothing, form.dedendum, wheel, size);
   const module =
     size.by === 'outside diameter'
       ? moduleFromOutside(size.diameter, teeth, out * form.addendum, wheel.shift ?? 0)
       : moduleFromRoot(size.diameter, teeth, out * form.dedendum, wheel.shift ?? 0);
+  return module > 0 && Number.isFinite(module)
+    ? ok(module)
+    : fail('size-impossible', { toothing: toothing.name });
+}
+
+/** A usual rim is so many transverse modules: more of normal ones where teeth lean, as the count is. */
+function ofRing(
+  toothing: Toothing,
+  dedendum: number,
+  wheel: Wheel,
+  { diameter }: ByDiameter,
+): Result<number> {
+  const count = circleCount(wheel) ?? 0;
+  const cos = Math.cos(((toothing.helixDeg ?? 0) * Math.PI) / 180);
+  const rim = wheel.body?.rim;
+  const teeth = rim === undefined ? (count + 2 * USUAL_RIM) / cos - 2 * USUAL_RIM : count / cos;
+  const module = moduleFromRing(diameter, teeth, dedendum, wheel.shift ?? 0, rim);
   return module > 0 && Number.isFinite(module)
     ? ok(module)
     : fail('size-impossible', { toothing: toothing.name });

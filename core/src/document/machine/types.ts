@@ -5,6 +5,7 @@ import type { Joint as JointSchema } from './schema/joint.ts';
 import type { Region as RegionSchema } from './schema/layout.ts';
 import type { MachineSchema } from './schema/machine.ts';
 import type { Member as MemberSchema } from './schema/member.ts';
+import type { GearSet as GearSetSchema } from './schema/set.ts';
 import type { Toothing as ToothingSchema, Wheel as WheelSchema } from './schema/toothing.ts';
 import type {
   Aim as AimSchema,
@@ -30,6 +31,8 @@ export type InvoluteForm = Extract<Toothing['form'], { kind: 'involute' }>;
 export type Wheel = Deep<z.output<typeof WheelSchema>>;
 export type Joint = Deep<z.output<typeof JointSchema>>;
 export type MeshJoint = Extract<Joint, { kind: 'mesh' }>;
+export type GearSet = Deep<z.output<typeof GearSetSchema>>;
+export type SetStage = GearSet['stages'][number];
 export type Aim = Deep<z.output<typeof AimSchema>>;
 export type Search = Deep<z.output<typeof SearchSchema>>;
 export type Drive = NonNullable<Machine['drive']>;

@@ -2,7 +2,7 @@
 import { settledLayers } from '../planting/index.ts';
 import { ok } from '../../ground/result/index.ts';
 import { demonstrationDrive, windingAndSetting } from './drives.ts';
-import { differential, sunAndPlanet } from './epicyclic.ts';
+import { differential, reducer, sunAndPlanet } from './epicyclic.ts';
 import { orreryArm } from './orrery-arm.ts';
 import type { ReadyArrangement } from './ready.ts';
 import { cascade, compoundReduction, motionWork, parallelBranches } from './rows.ts';
@@ -12,7 +12,7 @@ export type { ReadyArrangement, ReadyField } from './ready.ts';
 /** All ready arrangements, in the order in which they are offered. */
 export const READY: readonly ReadyArrangement[] = [
   ...[compoundReduction, cascade, parallelBranches, motionWork],
-  ...[orreryArm, differential, sunAndPlanet, windingAndSetting, demonstrationDrive],
+  ...[orreryArm, differential, sunAndPlanet, reducer, windingAndSetting, demonstrationDrive],
 ].map(arrangement => ({
   ...arrangement,
   build: (machine, values, on) => {

@@ -150,6 +150,14 @@ describe('ready arrangements', () => {
     expect(rate(built('sun-and-planet'), 'Planet on its rod')).to.equal('0');
   });
 
+  it('a reducer of 15 lobes in 16 pins gives −1/15 at its output plate (common practice, no source)', () => {
+    const m = built('reducer');
+    expect(rate(m, 'Reducer output')).to.equal('-1/15');
+    expect(rate(built('reducer', { lobes: '10', pins: '11' }), 'Reducer output')).to.equal('-1/10');
+    expect(refused('reducer', { lobes: '16' })).to.equal('reducer-counts');
+    expect(refused('reducer', { lobes: '8', pins: '14' })).to.equal('reducer-no-room');
+  });
+
   it('hang on the arbor that is chosen, and turn by it', () => {
     const start = built('compound', { stages: '15:60' });
     const arbor = named(start, 'Reduction output');

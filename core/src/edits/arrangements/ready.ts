@@ -1,13 +1,14 @@
 import type { Machine } from '../../document/machine/index.ts';
 import type { Result } from '../../ground/result/index.ts';
 
-/** What a ready arrangement asks: pairs of counts such as `20:60, 15:45`, or one count. */
+/** What a ready arrangement asks: pairs of counts such as `20:60, 15:45`, one count, or one of some choices. */
 export interface ReadyField {
   readonly key: string;
   readonly label: string;
-  readonly kind: 'pairs' | 'count';
+  readonly kind: 'pairs' | 'count' | 'choice';
   /** The value that is offered. */
   readonly offered: string;
+  readonly choices?: readonly { readonly value: string; readonly title: string }[];
 }
 
 /** An arrangement that is inserted as ordinary arbors and wheels, which can be changed afterwards. */

@@ -1,20 +1,26 @@
 import type { Fix, FixCode, Fixes } from '../../ground/result/index.ts';
 import type { Arbor, Axis, InvoluteForm, Toothing, Wheel } from '../../document/machine/types.ts';
 import { insertIdler } from './insert-idler.ts';
+import { plateBehind } from './insert-layer.ts';
 import { onOwnTeeth } from './own-toothing.ts';
 import {
-  type Edit,
-  patch,
   holdMember,
+  patch,
   setArbor,
-  setIndicator,
   setAxis,
   setAxisPlace,
+  setBody,
+  setIndicator,
   setLayout,
+  setPlates,
+  setProud,
   setSpread,
   setToothing,
   setWheel,
+  type Edit,
 } from './patch.ts';
+import { USUAL_LUG_HOLE } from '../../document/machine/usual-rim.ts';
+import { boreForArbor } from './shape-arbor.ts';
 import { shiftTogether } from './shift-together.ts';
 import { setDriveWay } from './drive.ts';
 import { GROUND } from '../../document/machine/ground.ts';
@@ -55,6 +61,35 @@ const EDITS: { readonly [C in Exclude<FixCode, LaidFixCode>]: (subject: string, 
       ? setLayout({ envelope: { ...envelope, region: { ...envelope.region, diameter: value } } })(machine)
       : machine;
   },
+  'bore-for-arbor': id => boreForArbor(id),
+  'take-bearing': (id, value) => setArbor(id, { bearing: value }),
+  'no-bearing': id => setArbor(id, { bearing: undefined }),
+  'plates-round-holes': () => setPlates({ shape: 'round the holes' }),
+  'set-weight-height': (id, value) => machine => {
+    const body = byId(machine.indicators, id);
+    return body?.kind === 'body' && body.weight
+      ? setIndicator(id, { weight: { ...body.weight, height: value } })(machine)
+      : machine;
+  },
+  'not-bent': id => setIndicator(id, { bent: undefined }),
+  divide: (id, value) => machine =>
+    setWheel(id, { divided: { by: 'dovetails', ...byId(machine.wheels, id)?.divided, pieces: value } })(
+      machine,
+    ),
+  'not-divided': id => setWheel(id, { divided: undefined }),
+  'glue-on': id => setWheel(id, { hold: 'glue' }),
+  'set-feet-height': (_, value) => setFeet({ height: value }),
+  'set-feet-across': (_, value) => setFeet({ diameter: value }),
+  'give-body': id => setArbor(id, { bodiless: undefined }),
+  'give-hub': (id, value) => setProud(id, { side: 'front', height: value }),
+  'no-hub': id => setProud(id, undefined),
+  'set-hub-height': (id, value) => machine =>
+    setProud(id, { side: byId(machine.wheels, id)?.body?.proud?.side ?? 'front', height: value })(machine),
+  'set-hub-across': (id, value) => setBody(id, { hubDiameter: value }),
+  'pins-behind': (id, value) => plateBehind(id, value),
+  'give-lugs': (id, value) =>
+    setWheel(id, { mount: { kind: 'lugs', number: 3, hole: USUAL_LUG_HOLE, circle: value } }),
+  'give-wall': (id, value) => setWheel(id, { mount: { kind: 'wall', side: value } }),
   'support-both': id => setArbor(id, { support: 'both' }),
   'set-arm-layer': (id, value) => setArbor(id, { arm: { layer: value } }),
   'press-bore': id => machine => {
@@ -87,6 +122,14 @@ const EDITS: { readonly [C in Exclude<FixCode, LaidFixCode>]: (subject: string, 
       : machine;
   },
 };
+
+/** Changes the feet of the back plate, where there are any. */
+const setFeet =
+  (change: Partial<{ height: number; diameter: number }>): Edit =>
+  machine => {
+    const feet = machine.layout.plates?.feet;
+    return feet ? setPlates({ feet: { ...feet, ...change } })(machine) : machine;
+  };
 
 /** Gives the arbor of a wheel the section over which its bore goes. */
 function sectionForBore(wheel: string): Edit {
@@ -150,14 +193,6 @@ const setFormOf = <K extends Form['kind']>(
   });
 
 const setForm = (id: string, change: Partial<InvoluteForm>): Edit => setFormOf(id, 'involute', change);
-
-/** Changes the body of a wheel that has one. */
-const setBody =
-  (id: string, change: Partial<NonNullable<Wheel['body']>>): Edit =>
-  machine => {
-    const body = byId(machine.wheels, id)?.body;
-    return body ? setWheel(id, { body: { ...body, ...change } })(machine) : machine;
-  };
 
 /** The edit that a fix stands for. */
 export function editForFix<C extends Exclude<FixCode, LaidFixCode>>(fix: Fix<C>): Edit {

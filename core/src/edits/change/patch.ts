@@ -1,4 +1,5 @@
 import type { Result } from '../../ground/result/index.ts';
+import { byId } from '../../document/machine/lookup.ts';
 import type {
   Arbor,
   Axis,
@@ -42,6 +43,25 @@ export const patch =
 export const setWheel = (id: string, change: Partial<Omit<Wheel, 'id'>>): Edit =>
   patch('wheels', id, w => withoutUndefined({ ...w, ...change }));
 
+/** Changes what lies between hub and teeth of a wheel. */
+export const setBody =
+  (id: string, change: Partial<NonNullable<Wheel['body']>>): Edit =>
+  machine => {
+    const body = byId(machine.wheels, id)?.body ?? { web: { kind: 'solid' }, mark: false, engraved: false };
+    return setWheel(id, { body: { ...body, ...change } })(machine);
+  };
+
+/** Lets the hub of a wheel stand out of a face, or end with it. */
+export const setProud =
+  (id: string, proud: NonNullable<Wheel['body']>['proud']): Edit =>
+  machine => {
+    if (proud) return setBody(id, { proud })(machine);
+    const body = byId(machine.wheels, id)?.body;
+    if (!body) return machine;
+    const { proud: _, ...flush } = body;
+    return setWheel(id, { body: flush })(machine);
+  };
+
 /** Changes some fields of a toothing. */
 export const setToothing = (id: string, change: Partial<Omit<Toothing, 'id'>>): Edit =>
   patch('toothings', id, t => ({ ...t, ...change }));
@@ -80,6 +100,18 @@ export const setArbor = (id: string, change: { readonly [K in keyof Arbor]?: Arb
 export const setLayout =
   (change: { readonly [K in keyof Layout]?: Layout[K] | undefined }): Edit =>
   machine => ({ ...machine, layout: withoutUndefined({ ...machine.layout, ...change } as Layout) });
+
+type Plates = NonNullable<Layout['plates']>;
+
+/** Changes the plates, where there are any; a field given as undefined goes. */
+export const setPlates =
+  (change: { readonly [K in keyof Plates]?: Plates[K] | undefined }): Edit =>
+  machine => {
+    const { plates } = machine.layout;
+    return plates
+      ? setLayout({ plates: withoutUndefined({ ...plates, ...change } as Plates) })(machine)
+      : machine;
+  };
 
 const withoutUndefined = <T extends object>(item: T): T =>
   Object.fromEntries(Object.entries(item).filter(([, value]) => value !== undefined)) as T;

@@ -3,7 +3,8 @@ import { byId } from '../../document/machine/lookup.ts';
 import { placeHangsOn } from '../../document/machine/place.ts';
 import { GROUND } from '../../document/machine/ground.ts';
 import { moduleOf } from '../../document/machine/tooth-size.ts';
-import type { Machine } from '../../document/machine/types.ts';
+import { setWheels } from '../../document/machine/set-wheels.ts';
+import type { Machine, SetStage } from '../../document/machine/types.ts';
 
 type Ids = ReadonlySet<string>;
 
@@ -52,11 +53,35 @@ function pruneOnce(machine: Machine, before: Machine): Machine {
         held: m.held.filter(id => memberIds.has(id)),
       })),
     indicators: indicatorsLeft(machine.indicators, memberIds, axisIds),
+    sets: setsLeft(machine, wheels, joints),
     parts: machine.parts.filter(p => p.wheels.every(id => ends.has(id))),
     making: makingLeft(machine, wheels),
     aims: machine.aims.map(a => withoutGone(a, memberIds, frames)),
     ...(machine.drive && !memberIds.has(machine.drive.member) ? { drive: undefined } : {}),
   };
+}
+
+/** Sets keep the stages whose wheels and meshes are all there; one without any is gone. */
+function setsLeft(
+  { sets }: Pick<Machine, 'sets'>,
+  wheels: Machine['wheels'],
+  joints: Machine['joints'],
+): Machine['sets'] {
+  const stands = (stage: SetStage): boolean => {
+    const meshing = (a: string, b: string): boolean =>
+      joints.some(j => j.kind === 'mesh' && [j.a, j.b].includes(a) && [j.a, j.b].includes(b));
+    return (
+      setWheels(stage).every(id => byId(wheels, id)) &&
+      meshing(stage.sun, stage.planet) &&
+      meshing(stage.planet, stage.ring) &&
+      (!stage.second || meshing(stage.second.planet, stage.second.ring))
+    );
+  };
+  return sets.flatMap(s => {
+    const stages = s.stages.filter(stands);
+    if (stages.length === s.stages.length) return [s];
+    return stages.length > 0 ? [{ ...s, stages }] : [];
+  });
 }
 
 /** How parts are made that are still there; plates come and go with a setting and keep theirs. */

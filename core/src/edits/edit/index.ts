@@ -17,3 +17,4 @@ export * from './swing-axis.ts';
 export * from './place-as.ts';
 export * from './poses.ts';
 export * from './new-pillar.ts';
+export * from './frame.ts';

@@ -4,3 +4,4 @@ export * from './set-reading.ts';
 export * from './set-to-date.ts';
 export * from './set-alone.ts';
 export * from './proportions.ts';
+export * from './arms.ts';

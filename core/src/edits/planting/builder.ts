@@ -7,6 +7,7 @@ import {
   type MeshJoint,
   type Wheel,
 } from '../../document/machine/index.ts';
+import { wallLayer } from '../../place/layout/index.ts';
 import { ringRelief } from '../../counting/planetary/index.ts';
 
 /** An arbor to add: on an axis that is there, or on a new one in a frame at a place. */
@@ -102,7 +103,7 @@ export function builderOn(start: Machine): Builder {
     return member;
   };
   const layer = (): number => {
-    const used = new Set(machine.wheels.map(w => w.layer));
+    const used = new Set(machine.wheels.flatMap(w => [w.layer, wallLayer(w) ?? w.layer]));
     for (let l = 0; ; l++) if (!used.has(l)) return l;
   };
   const wheel = (spec: NewWheel): string => {
@@ -170,6 +171,7 @@ function hasId(machine: Machine, id: string): boolean {
   const more = [
     machine.aims,
     machine.modes,
+    machine.sets,
     machine.indicators,
     machine.parts,
     machine.searches,

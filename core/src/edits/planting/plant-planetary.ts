@@ -1,5 +1,5 @@
-import { byId, type Machine } from '../../document/machine/index.ts';
-import { removeTrainTo } from '../change/index.ts';
+import { byId, type Machine, type SetStage, type Wheel } from '../../document/machine/index.ts';
+import { removeTrainTo, setWheel } from '../change/index.ts';
 import {
   assemblyOf,
   type Central,
@@ -43,13 +43,52 @@ export function plantPlanetary(machine: Machine, choice: PlanetaryChoice): Machi
   const { b, name, drive, axis, toothing } = start(machine, choice.module, choice.aim);
   const stages = Math.max(1, choice.stages ?? 1);
   let input = drive;
+  const made: SetStage[] = [];
   for (let i = 1; i <= stages; i++) {
     const last = i === stages;
     const own = stages === 1 ? name : last ? name : `${name} stage ${i}`;
-    input = addSet(b, choice, { input, axis, toothing, name: own });
+    const { output, stage } = addSet(b, choice, { input, axis, toothing, name: own });
+    input = output;
+    made.push(stage);
   }
+  keep(b, name, made);
   return settledLayers(machine, finish(b, input, choice.aim));
 }
+
+/** A further stage of a set, built from what turns it on. */
+export interface NewStage extends Pick<PlanetaryChoice, 'set' | 'held' | 'driver'> {
+  /** The arbor that turns it, on whose axis it stands. */
+  readonly input: string;
+  readonly toothing: string;
+  readonly name: string;
+  /** Wheels whose shifts, hands and heights it takes over. */
+  readonly like: Readonly<Record<'sun' | 'planet' | 'ring', Wheel>>;
+}
+
+/** Adds a stage to a machine; it belongs to no set yet. */
+export function addSetStage(
+  machine: Machine,
+  { input, toothing, name, like, ...choice }: NewStage,
+): { readonly machine: Machine; readonly stage: SetStage; readonly output: string } {
+  const b = builderOn(machine);
+  const axis = axisOf(machine, input) ?? '';
+  const { output, stage } = addSet(b, choice, { input, axis, toothing, name });
+  const roles = ['sun', 'planet', 'ring'] as const;
+  const as = (w: Wheel): Wheel => {
+    const role = roles.find(r => stage[r] === w.id);
+    if (!role) return w;
+    const { id, name: own, member, layer } = w;
+    return { ...like[role], id, name: own, member, layer };
+  };
+  b.edit(m => ({ ...m, wheels: m.wheels.map(as) }));
+  return { machine: b.machine(), stage, output };
+}
+
+/** Keeps stages as one set from then on. */
+const keep = (b: Builder, name: string, stages: readonly SetStage[]): void => {
+  const id = b.id('set');
+  b.edit(m => ({ ...m, sets: [...m.sets, { id, name, stages: [...stages] }] }));
+};
 
 /** As plantPlanetary, for a set with two rings. */
 export function plantTwoRing(machine: Machine, { set, module, aim }: TwoRingChoice): Machine {
@@ -73,9 +112,11 @@ export function plantTwoRing(machine: Machine, { set, module, aim }: TwoRingChoi
   const upper = b.layer();
   const q = wheel(planet, 'second planet wheel', set.second, upper);
   const r2 = wheel(output, 'second ring', set.secondRing, upper, set.second);
+  walled(b, r2);
   b.joint({ kind: 'mesh', id: joint, type: 'external', a: sun, b: p });
   b.joint({ kind: 'mesh', id: b.id('mesh'), type: 'internal', a: p, b: r });
   b.joint({ kind: 'mesh', id: b.id('mesh'), type: 'internal', a: q, b: r2 });
+  keep(b, name, [{ sun, planet: p, ring: r, second: { planet: q, ring: r2 } }]);
   return settledLayers(machine, finish(b, output, aim));
 }
 
@@ -107,12 +148,12 @@ function finish(b: Builder, output: string, aim: string | undefined): Machine {
   return withoutIdleToothings(b.machine());
 }
 
-/** One set in a layer of its own; gives its output. */
+/** One set in a layer of its own; gives its output and its wheels. */
 function addSet(
   b: Builder,
-  { set, held, driver }: PlanetaryChoice,
+  { set, held, driver }: Pick<PlanetaryChoice, 'set' | 'held' | 'driver'>,
   { input, axis, toothing, name }: { input: string; axis: string; toothing: string; name: string },
-): string {
+): { readonly output: string; readonly stage: SetStage } {
   const members: Record<Central, string> = { sun: '', ring: '', arm: '' };
   for (const central of CENTRALS) {
     const own = central === drivenOf(held, driver) ? name : `${name}: ${central}, held`;
@@ -136,10 +177,15 @@ function addSet(
   const sun = wheel(members.sun, 'sun wheel', set.sun);
   const p = wheel(planet, 'planet wheel', set.planet);
   const r = wheel(members.ring, 'ring', set.ring, set.planet);
+  if (held !== 'ring') walled(b, r);
   b.joint({ kind: 'mesh', id: joint, type: 'external', a: sun, b: p });
   b.joint({ kind: 'mesh', id: b.id('mesh'), type: 'internal', a: p, b: r });
-  return members[drivenOf(held, driver)];
+  return { output: members[drivenOf(held, driver)], stage: { sun, planet: p, ring: r } };
 }
+
+/** A ring that turns sits on its arbor by a wall, on the side that the arm does not lie on. */
+const walled = (b: Builder, ring: string): void =>
+  b.edit(setWheel(ring, { mount: { kind: 'wall', side: 'front' } }));
 
 /** A ring with its tips cut down for the planet within it, or a plain wheel. */
 function ringRole(teeth: number, within: number | undefined): Partial<NewWheel> {

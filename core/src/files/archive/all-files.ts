@@ -6,6 +6,7 @@ import {
   type Paper,
   writeCsv,
   writeDxf,
+  writeListPdf,
   writePdf,
   writeStep,
   writeStl,
@@ -21,7 +22,7 @@ import {
   indicatorDrawing,
   planDrawing,
 } from '../drawings/index.ts';
-import type { Problem } from '../../ground/result/index.ts';
+import { type Problem, problem } from '../../ground/result/index.ts';
 import { couponBodies, type SolidKit, solidParts } from '../../making/solid/index.ts';
 import { CAUTIONS, sayProblem } from '../words/index.ts';
 import {
@@ -34,6 +35,8 @@ import {
   sheetDrawing,
 } from '../../making/workshop/index.ts';
 import { hardwareList, notMade, partsList } from '../../making/lists/index.ts';
+import { bagLists } from './bag-lists.ts';
+import { assemblyStep } from './assembly-step.ts';
 import type { MakeNews } from './make-request.ts';
 import { within } from './news.ts';
 import { inPlaceFile, printedParts, printedPlates } from './printed.ts';
@@ -84,6 +87,14 @@ export async function* allFiles(
   yield* sheets(derived, wishes.sets, put, left);
   yield { done: 0.35, doing: 'single parts' };
   singles(derived, put, left);
+  if (wishes.sets > 1)
+    put(
+      'lists',
+      ['bags', wishes.paper],
+      'pdf',
+      await writeListPdf(bagLists(derived, wishes.sets), wishes.paper, machine.name),
+    );
+  put('drawings', [machine.name, 'assembly'], 'step', assemblyStep(derived).step);
   yield { done: 0.45, doing: 'paper patterns' };
   const patterns = patternsOf(derived).map(p => p.drawing);
   if (patterns.length > 0)
@@ -132,12 +143,14 @@ function* sheets(derived: Derived, sets: number, put: Put, left: Left): Generato
 function singles(derived: Derived, put: Put, left: Left): void {
   for (const part of flatParts(derived).parts) {
     const process = processOf(derived.machine, part.id);
-    put(
-      'parts',
-      [part.name],
-      'step',
-      writeStep({ name: part.name, outline: part.outline, holes: part.holes, height: part.thickness }),
-    );
+    if (part.hub) left.push({ name: `${part.name}, as STEP`, problem: problem('step-without-hub') });
+    else
+      put(
+        'parts',
+        [part.name],
+        'step',
+        writeStep({ name: part.name, outline: part.outline, holes: part.holes, height: part.thickness }),
+      );
     if (!process || process.kind === 'printer') continue;
     const drawing = partDrawing(derived, part, process);
     if (!drawing.ok) {

@@ -1,15 +1,27 @@
 import { expect } from 'chai';
 import { unzipSync } from 'fflate';
 import Module from 'manifold-3d';
-import { readFileSync } from 'node:fs';
+import { execFileSync } from 'node:child_process';
+import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { derive } from '../../state/derive/index.ts';
-import { type Files, readDxf, readStl, readSvg, readThreeMf, writeZip } from '../format/index.ts';
+import {
+  type Files,
+  readDxf,
+  readStl,
+  readSvg,
+  readThreeMf,
+  writeListPdf,
+  writeZip,
+} from '../format/index.ts';
 import { isClosed, meshVolume } from '../../ground/geometry/index.ts';
 import { type Machine, readMachine } from '../../document/machine/index.ts';
 import { setWheel } from '../../edits/change/index.ts';
 import { must } from '../../ground/result/index.ts';
 import type { SolidKit } from '../../making/solid/index.ts';
-import { allFiles, type Archive, workingText } from './index.ts';
+import { fusedParts, onePieces } from '../../place/layout/index.ts';
+import { allFiles, type Archive, bagLists, workingText } from './index.ts';
 
 const demo = (name: string): Machine =>
   must(readMachine(readFileSync(new URL(`../../../../demo/${name}.json`, import.meta.url), 'utf8')));
@@ -125,5 +137,61 @@ describe('everything as one archive', function () {
       expect(text).to.include(`${aim.name}: Ratio, error and drift`);
     expect(text).to.match(/Source: A train’s rate is the product/);
     expect(text).to.match(/Centre distance\n-+\n {2}a = m/);
+  });
+});
+
+describe('lists for the bags of a kit', () => {
+  it('nothing is in a bag twice, whether it is printed or bought, and nothing is left out', () => {
+    for (const name of ['orchard-turntable', 'wading-heron', 'saltreach-tide-clock', 'ossel-brine-pump']) {
+      const d = derive(demo(name));
+      const [bag] = bagLists(d, 1);
+      const many = (what: RegExp): number =>
+        bag!.lines.reduce((sum, l) => sum + (what.test(l.text) ? l.number : 0), 0);
+      // Pillars and rods through lugs by the layout, tubes by its pieces, wheels by their axes.
+      expect(many(/^pillar/), name).to.equal(
+        d.layout.plates.length > 0 ? (d.machine.layout.plates?.pillars.length ?? 0) : 0,
+      );
+      const fused = fusedParts(onePieces(d.machine, d.layout.pieces));
+      const copies = (member: string): number => 1 + d.moving.copies.filter(c => c.member === member).length;
+      const tubes = d.layout.pieces.flatMap((p, i) =>
+        p.kind === 'tube' && !fused.has(`piece ${i}`) ? [copies(p.arbor)] : [],
+      );
+      expect(many(/^tube,/), name).to.equal(tubes.reduce((a, b) => a + b, 0));
+      for (const w of d.machine.wheels.filter(x => !fused.has(x.id)))
+        expect(
+          bag!.lines.some(l => l.text === w.name && l.number >= copies(w.member)),
+          `${name}: ${w.name}`,
+        ).to.equal(true);
+      expect(new Set(bag!.lines.map(l => l.text)).size, name).to.equal(bag!.lines.length);
+    }
+  });
+
+  it('one a set, each with every made and bought thing as often as the lists say, as poppler reads them', async () => {
+    const d = derive(demo('daisy-bearing'));
+    const lists = bagLists(d, 3);
+    expect(lists.map(l => l.under.slice(0, 10))).to.deep.equal(['Bag 1 of 3', 'Bag 2 of 3', 'Bag 3 of 3']);
+    const folder = mkdtempSync(join(tmpdir(), 'bags-'));
+    const pdf = await writeListPdf(lists, 'A4', 'bags');
+    writeFileSync(join(folder, 'a.pdf'), pdf);
+    const text = execFileSync('pdftotext', ['-layout', join(folder, 'a.pdf'), '-'], { encoding: 'utf8' });
+    // Ten planets of one kind in each bag.
+    expect(text.match(/10 ×/g)!.length).to.be.at.least(3);
+    expect(lists[0]!.lines.filter(l => l.number === 10 && /planet/.test(l.text))).to.have.length(1);
+    const many = await writeListPdf(
+      [
+        {
+          heading: 'h',
+          under: 'u',
+          lines: Array.from({ length: 100 }, (_, i) => ({ number: 1, text: `line ${i}` })),
+        },
+      ],
+      'A4',
+      'many',
+    );
+    writeFileSync(join(folder, 'b.pdf'), many);
+    const long = execFileSync('pdftotext', ['-layout', join(folder, 'b.pdf'), '-'], { encoding: 'utf8' });
+    expect(long.match(/line \d+/g)).to.have.length(100);
+    expect(long).to.match(/sheet 3 of 3/);
+    expect(await writeListPdf(lists, 'A4', 'bags')).to.deep.equal(pdf);
   });
 });

@@ -3,3 +3,5 @@ export * from './all-files.ts';
 export * from './make-job.ts';
 export * from './make-request.ts';
 export * from './working-text.ts';
+export * from './assembly-step.ts';
+export * from './bag-lists.ts';

@@ -9,7 +9,6 @@ import {
   couponBodies,
   isBought,
   partMaker,
-  roundBody,
   type SolidKit,
   solidParts,
   spaceScene,
@@ -109,8 +108,7 @@ async function* space({ machine }: Of<'space'>, load: Load): Work<'space'> {
   const wanted = [...new Set(scene.items.map(i => i.body))];
   for (const [i, id] of wanted.entries()) {
     yield { done: i / wanted.length, doing: scene.items.find(item => item.body === id)?.name ?? '' };
-    const round = roundBody(kit, id);
-    const mesh = round ? { ok: true as const, value: round } : make({ id, name: id });
+    const mesh = make({ id, name: id });
     if (mesh.ok) bodies.set(id, mesh.value);
   }
   return { scene, bodies };

@@ -1,7 +1,7 @@
 import type { Derived } from '../../state/state/index.ts';
 import type { Drawing, Label, Shape, Table } from '../../ground/drawing/index.ts';
 import { bounds, circle, flatten, type Path, type Point } from '../../ground/geometry/index.ts';
-import { type Plate, type PlateHole, slotPath } from '../../place/layout/index.ts';
+import { holePath, type Plate, type PlateHole } from '../../place/layout/index.ts';
 import { arbors, byId, type Machine } from '../../document/machine/index.ts';
 import { fail, ok, type Result } from '../../ground/result/index.ts';
 
@@ -15,8 +15,11 @@ export function datumOf({ machine, positions }: Pick<Derived, 'machine' | 'posit
 /** What a hole is for, in the maker’s names. */
 function purpose(machine: Machine, hole: PlateHole): string {
   if (hole.kind === 'pillar') return 'pillar';
+  if (hole.kind === 'hanger') return 'screw in the wall';
+  if (hole.kind === 'lug') return 'rod of lugs';
   const arbor = byId(machine.members, hole.for);
   const name = arbor?.name ?? '';
+  if (hole.seat) return `${name}, bearing ${hole.seat.name}`;
   return hole.kind === 'rod' ? `standing rod for ${name}` : name;
 }
 
@@ -59,7 +62,7 @@ export function plateDrawing(derived: Derived, side: Plate['side']): Result<Draw
   const labels: Label[] = [];
   for (const hole of plate.holes) {
     const name = `hole ${hole.number}, ${purpose(derived.machine, hole)}`;
-    if (hole.slot) shapes.push({ name, role: 'cut', paths: [slotPath(hole)] });
+    if (hole.slot || hole.neck) shapes.push({ name, role: 'cut', paths: [holePath(hole)] });
     else shapes.push({ name, role: 'drill', paths: [circle(hole.at, hole.diameter / 2)] });
     shapes.push({
       name: `${name}, middle`,

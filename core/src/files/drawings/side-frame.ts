@@ -143,7 +143,7 @@ function putBar(rects: SideRect[], v: Sight, b: SideBar, places: ReadonlyMap<str
       depth: Math.min(dp, dq) - half,
     });
   if (b.ball > 0 && dq + b.ball > v.cut) {
-    const middle = (b.low + b.high) / 2;
+    const middle = b.ballAt ?? (b.low + b.high) / 2;
     rects.push({
       ...common,
       what: 'ball',

@@ -4,17 +4,34 @@ import {
   armLayers,
   armWidth,
   carriedAxes,
+  fittingsOf,
   holePath,
+  LEAF,
+  outputPlates,
+  pinPlates,
+  proudHub,
   pillarsOf,
+  wallLayer,
   wheelThickness,
 } from '../../place/layout/index.ts';
-import { arbors, byId, circleCount, GROUND, type Indicator } from '../../document/machine/index.ts';
+import { arbors, byId, circleCount, GROUND } from '../../document/machine/index.ts';
 import { copyPlace } from '../../place/motion/index.ts';
 import { indicatorAxis } from './indicator-drawing.ts';
 
 /** A thing seen from the side: round about a line, between two heights; mm. */
 export interface SideRound {
-  readonly kind: 'wheel' | 'ring' | 'rod' | 'tube' | 'spacer' | 'washers' | 'dial' | 'globe' | 'pillar';
+  readonly kind:
+    | 'wheel'
+    | 'ring'
+    | 'rod'
+    | 'tube'
+    | 'spacer'
+    | 'washers'
+    | 'dial'
+    | 'globe'
+    | 'pillar'
+    | 'foot'
+    | 'bearing';
   readonly id: string;
   readonly member: string | undefined;
   /** Where it stands: a key of the stances, or of the axes for what stands. */
@@ -47,8 +64,9 @@ export interface SideBar {
   readonly width: number;
   readonly low: number;
   readonly high: number;
-  /** A ball at the end. */
+  /** A ball at the end, and the height of its middle where that is not the bar's. */
   readonly ball: number;
+  readonly ballAt?: number | undefined;
 }
 
 /** A plate: its border and its holes from above, between two heights. */
@@ -72,16 +90,20 @@ export interface SideScene {
   readonly middle: { readonly x: number; readonly y: number };
 }
 
-/** How thick dials and hands are drawn, and how far apart, where nothing says it: mm. */
-const LEAF = 1;
-
 /**
  * What is seen of a machine from the side: wheels, arbors, plates, arms from the layout; hands, dials, globes and
  * bodies above it.
  */
 export function sideScene(derived: Derived): SideScene {
   const { layout } = derived;
-  const rounds = [...wheelRounds(derived), ...pieceRounds(derived), ...pillarRounds(derived)];
+  const rounds = [
+    ...wheelRounds(derived),
+    ...outputRounds(derived),
+    ...pinRounds(derived),
+    ...pieceRounds(derived),
+    ...pillarRounds(derived),
+    ...fittingRounds(derived),
+  ];
   const bars = [...armBars(derived), ...rackBars(derived)];
   const plates = layout.plates.map(p => ({
     id: p.side,
@@ -91,7 +113,7 @@ export function sideScene(derived: Derived): SideScene {
     high: p.band.to,
   }));
   const top = Math.max(layout.stack.height, ...rounds.map(r => r.high));
-  const shown = indicatorsAbove(derived, top);
+  const shown = indicatorsAbove(derived);
   const all = [...rounds, ...shown.rounds];
   const allBars = [...bars, ...shown.bars];
   const at = Object.values(derived.positions.at);
@@ -103,7 +125,7 @@ export function sideScene(derived: Derived): SideScene {
   return {
     ...{ rounds: all, bars: allBars, plates, middle },
     low: Math.min(0, ...all.map(r => r.low), ...plates.map(p => p.low)),
-    high: Math.max(top, ...all.map(r => r.high), ...allBars.map(b => b.high + b.ball)),
+    high: Math.max(top, ...all.map(r => r.high), ...allBars.map(b => (b.ballAt ?? b.high) + b.ball)),
     reach: Math.max(size + far, ...edge),
   };
 }
@@ -122,14 +144,62 @@ function wheelRounds(derived: Derived): SideRound[] {
     const [band, extent] = [layout.stack.layers.get(w.layer), extents[w.id]];
     if (!band || !extent) return [];
     const ring = extent.inner !== undefined;
-    return placesOf(derived, w.member).map(({ place, spin }) => ({
-      ...{ kind: ring ? 'ring' : 'wheel', id: w.id, member: w.member, place, radius: extent.outer },
-      inner: ring ? (extent.inner ?? 0) : (layout.sizes.get(w.member)?.diameter ?? 0) / 2,
-      ...{ low: band.from, high: band.from + (w.thickness ?? machine.stack.thickness) },
-      ...{ teeth: ring ? 0 : (circleCount(w) ?? 0), phase: (phases.at[w.id] ?? 0) + spin },
-    }));
+    const wall = layout.stack.layers.get(wallLayer(w) ?? NaN);
+    const rod = (layout.sizes.get(w.member)?.diameter ?? 0) / 2;
+    return placesOf(derived, w.member).flatMap(({ place, spin }): SideRound[] => {
+      const common = { id: w.id, member: w.member, place, radius: extent.outer };
+      const own: SideRound = {
+        ...{ ...common, kind: ring ? 'ring' : 'wheel', inner: ring ? (extent.inner ?? 0) : rod },
+        ...{ low: band.from, high: band.from + (w.thickness ?? machine.stack.thickness) },
+        ...{ teeth: ring ? 0 : (circleCount(w) ?? 0), phase: (phases.at[w.id] ?? 0) + spin },
+      };
+      const hub = proudHub(machine, layout.stack.layers, w);
+      const out: SideRound[] = hub
+        ? [
+            {
+              ...common,
+              kind: 'wheel',
+              radius: hub.radius,
+              inner: rod,
+              low: hub.band.from,
+              high: hub.band.to,
+              teeth: 0,
+              phase: 0,
+            },
+          ]
+        : [];
+      return wall
+        ? [own, { ...common, kind: 'wheel', inner: rod, low: wall.from, high: wall.to, teeth: 0, phase: 0 }]
+        : [own, ...out];
+    });
   });
 }
+
+/** Output plates of reducers. */
+const outputRounds = (derived: Derived): SideRound[] =>
+  outputPlates(derived.machine).flatMap(({ joint, member, layer, outer }): SideRound[] => {
+    const band = derived.layout.stack.layers.get(layer);
+    const inner = (derived.layout.sizes.get(member)?.diameter ?? 0) / 2;
+    if (!band) return [];
+    return placesOf(derived, member).map(({ place }) => ({
+      ...{ kind: 'wheel', id: joint.id, member, place, radius: outer, inner, teeth: 0, phase: 0 },
+      ...{ low: band.from, high: band.to },
+    }));
+  });
+
+/** Pins of reducers' rings, in the layers of the discs that roll on them. */
+const pinRounds = (derived: Derived): SideRound[] =>
+  pinPlates(derived.machine).flatMap(({ wheel, rolling }) =>
+    rolling.flatMap(({ mesh, disc }): SideRound[] => {
+      const band = derived.layout.stack.layers.get(disc.layer);
+      const pins = derived.extents[wheel.id]?.pins;
+      if (!band || !pins || disc.layer === wheel.layer) return [];
+      return placesOf(derived, wheel.member).map(({ place }) => ({
+        ...{ kind: 'ring', id: mesh, member: wheel.member, place, radius: pins.outer, inner: pins.inner },
+        ...{ teeth: 0, phase: 0, low: band.from, high: band.to },
+      }));
+    }),
+  );
 
 function pieceRounds(derived: Derived): SideRound[] {
   return derived.layout.pieces.flatMap(p =>
@@ -142,7 +212,7 @@ function pieceRounds(derived: Derived): SideRound[] {
 
 /** Pillars: their ends in the plates, and thicker between. */
 const pillarRounds = ({ machine, layout }: Derived): SideRound[] =>
-  pillarsOf(machine, layout.stack).flatMap(p => {
+  [...pillarsOf(machine, layout.stack), ...layout.lugRods].flatMap(p => {
     const common = { kind: 'pillar' as const, id: p.id, member: undefined, place: '', at: p.at };
     const part = (diameter: number, low: number, high: number): SideRound => ({
       ...{ ...common, radius: diameter / 2, inner: 0, low, high, teeth: 0, phase: 0 },
@@ -153,6 +223,22 @@ const pillarRounds = ({ machine, layout }: Derived): SideRound[] =>
       part(p.diameter, p.between.to, p.whole.to),
     ];
   });
+
+/** Ball bearings and feet. */
+const fittingRounds = ({ machine, layout }: Derived): SideRound[] =>
+  fittingsOf(machine, layout.stack, layout.plates).map(f => ({
+    ...{
+      kind: f.kind,
+      id: f.id,
+      member: undefined,
+      place: '',
+      at: f.at,
+      radius: f.outer / 2,
+      teeth: 0,
+      phase: 0,
+    },
+    ...{ inner: f.kind === 'bearing' ? f.inner / 2 : 0, low: f.band.from, high: f.band.to },
+  }));
 
 function armBars(derived: Derived): SideBar[] {
   const { machine, layout } = derived;
@@ -187,59 +273,29 @@ const rackBars = ({ machine, layout, racks, wheels }: Derived): SideBar[] =>
     ];
   });
 
-/** Hands, dials, globes and bodies, one above the other over everything else: dials lowest, as they are in plan. */
-function indicatorsAbove(derived: Derived, top: number): { rounds: SideRound[]; bars: SideBar[] } {
+/** Hands, dials, globes and bodies where they sit on their arbors. */
+function indicatorsAbove(derived: Derived): { rounds: SideRound[]; bars: SideBar[] } {
   const rounds: SideRound[] = [];
   const bars: SideBar[] = [];
-  const heights = new Map<string, number>();
-  const onAxis = (i: Indicator): string => indicatorAxis(derived, i) ?? '';
-  /** A round thing of some height, and where the next may stand over it. */
-  const round = (i: Extract<Indicator, { kind: 'dial' | 'globe' }>, low: number, high: number): number => {
-    const stands = i.kind === 'dial' && i.member === GROUND;
-    rounds.push({
-      ...{ id: i.id, kind: i.kind, low, high, teeth: 0, inner: 0, radius: i.radius },
-      ...{ member: stands ? undefined : i.member, place: stands ? onAxis(i) : i.member },
-      phase: (i.settingDeg * Math.PI) / 180,
-    });
-    return high + LEAF / 2;
-  };
-  /** A bar of a length, with a ball at its end or none. */
-  const bar = (
-    i: Extract<Indicator, { kind: 'hand' | 'body' }>,
-    low: number,
-    length: number,
-    ball: number,
-  ): number => {
-    bars.push({
-      ...{ kind: i.kind, id: i.id, member: i.member, from: i.member, to: undefined },
-      ...{ angle: (i.settingDeg * Math.PI) / 180, length, width: LEAF },
-      ...{ low: low + ball, high: low + ball + LEAF, ball },
-    });
-    return low + 2 * ball + LEAF * 1.5;
-  };
-  const across = (i: Indicator): number => derived.layout.sizes.get(i.member)?.diameter ?? 0;
-  // On one line what sits on the outer tube lies below: the inner ones come out of it.
-  const order = [...derived.machine.indicators].sort(
-    (a, b) => rank(a) - rank(b) || (onAxis(a) === onAxis(b) ? across(b) - across(a) : 0),
-  );
-  const above = (i: Indicator, low: number): number => {
-    switch (i.kind) {
-      case 'dial':
-        return round(i, low, low + LEAF);
-      case 'globe':
-        return round(i, low, low + 2 * i.radius);
-      case 'hand':
-        return bar(i, low, i.radius, 0);
-      case 'body':
-        return bar(i, low, i.distance, i.radius);
+  for (const i of derived.machine.indicators) {
+    const seat = derived.layout.spans.seats.get(i.id);
+    if (!seat) continue;
+    const { low, high } = seat;
+    const angle = (i.settingDeg * Math.PI) / 180;
+    if (i.kind === 'dial' || i.kind === 'globe') {
+      const stands = i.kind === 'dial' && i.member === GROUND;
+      rounds.push({
+        ...{ id: i.id, kind: i.kind, low, high, teeth: 0, inner: 0, radius: i.radius, phase: angle },
+        member: stands ? undefined : i.member,
+        place: stands ? (indicatorAxis(derived, i) ?? '') : i.member,
+      });
+    } else {
+      const [length, ball] = i.kind === 'hand' ? [i.radius, 0] : [i.distance, i.radius];
+      bars.push({
+        ...{ kind: i.kind, id: i.id, member: i.member, from: i.member, to: undefined },
+        ...{ angle, length, width: LEAF, low, high, ball, ballAt: seat.ball },
+      });
     }
-  };
-  for (const i of order) {
-    const axis = onAxis(i);
-    const low = heights.get(axis) ?? top;
-    heights.set(axis, above(i, low));
   }
   return { rounds, bars };
 }
-
-const rank = (i: Indicator): number => ({ dial: 0, body: 1, hand: 2, globe: 3 })[i.kind];

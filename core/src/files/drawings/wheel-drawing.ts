@@ -38,7 +38,7 @@ export function compensationName(process: Process | undefined): string[] {
  * engraved as another.
  */
 export function wheelShapes(
-  derived: Pick<Derived, 'machine' | 'wheels' | 'chordError'>,
+  derived: Pick<Derived, 'machine' | 'wheels' | 'chordError' | 'phases'>,
   wheel: Wheel,
   process?: Process,
 ): Result<readonly Shape[]> {

@@ -12,5 +12,7 @@ export * from './threemf.ts';
 export * from './tiles.ts';
 export * from './pdf.ts';
 export { type Prism, writeStep } from './step.ts';
+export * from './step-assembly.ts';
 export * from './read-mesh.ts';
 export * from './zip.ts';
+export * from './list-pdf.ts';

@@ -254,7 +254,7 @@ const num = (x: number): number => Number(x.toFixed(4)) + 0;
  * Text in letters that the standard fonts have (Windows code page 1252, the common part of it); others become
  * question marks.
  */
-const printable = (text: string): string =>
+export const printable = (text: string): string =>
   [...text.replaceAll('−', '-').replaceAll('⌀', 'ø').replaceAll('≈', '~')]
     .filter(c => c >= ' ')
     .map(c =>

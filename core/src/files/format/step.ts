@@ -1,5 +1,18 @@
 import { flatten, type Path, type Point, reversePath, signedArea } from '../../ground/geometry/index.ts';
 import { edgesOf, type Spline, type StepEdge } from './step-curve.ts';
+import {
+  Part21,
+  part21,
+  placement,
+  point,
+  real,
+  refs,
+  stepContexts,
+  stepOrigin,
+  stepProduct,
+  text,
+  towards,
+} from './step-entities.ts';
 
 /** A prism: an outline with holes, drawn up by a height; mm. */
 export interface Prism {
@@ -18,55 +31,17 @@ export function writeStep(prism: Prism): string {
   const file = new Part21();
   const shell = prismShell(file, prism);
   const solid = file.add(`MANIFOLD_SOLID_BREP(${text(prism.name)},#${shell})`);
-  wrap(file, prism.name, solid);
-  return [
-    'ISO-10303-21;',
-    'HEADER;',
-    `FILE_DESCRIPTION((${text(prism.name)}),'2;1');`,
-    `FILE_NAME(${text(`${prism.name}.step`)},'1970-01-01T00:00:00',(''),(''),'','','');`,
-    "FILE_SCHEMA(('AUTOMOTIVE_DESIGN { 1 0 10303 214 1 1 1 1 }'));",
-    'ENDSEC;',
-    'DATA;',
-    ...file.lines,
-    'ENDSEC;',
-    'END-ISO-10303-21;',
-    '',
-  ].join('\n');
+  const contexts = stepContexts(file);
+  const place = stepOrigin(file);
+  const shape = file.add(
+    `ADVANCED_BREP_SHAPE_REPRESENTATION('',(#${place},#${solid}),#${contexts.geometry})`,
+  );
+  stepProduct(file, contexts, prism.name, shape);
+  return part21(prism.name, [prism.name], file);
 }
 
-/** Numbered lines of a file in the exchange structure. */
-class Part21 {
-  readonly lines: string[] = [];
-  add(entity: string): number {
-    this.lines.push(`#${this.lines.length + 1}=${entity};`);
-    return this.lines.length;
-  }
-}
-
-const refs = (ids: readonly number[]): string => `(${ids.map(i => `#${i}`).join(',')})`;
-const real = (x: number): string => {
-  const written = (Math.round(x * 1e7) / 1e7 + 0).toString();
-  return /[.e]/.test(written) ? written.replace('e', 'E') : `${written}.`;
-};
-/** Letters beyond ASCII become question marks: control directives of the format are not read everywhere. */
-const text = (t: string): string =>
-  `'${t
-    .replaceAll("'", "''")
-    .replace(/[^\x20-\x7e]/g, '?')
-    .slice(0, 120)}'`;
-const point = (file: Part21, p: Point, z: number): number =>
-  file.add(`CARTESIAN_POINT('',(${real(p.x)},${real(p.y)},${real(z)}))`);
-const towards = (file: Part21, x: number, y: number, z: number): number =>
-  file.add(`DIRECTION('',(${unit(x)},${unit(y)},${unit(z)}))`);
-const unit = (x: number): string => {
-  const written = (Math.round(x * 1e12) / 1e12 + 0).toString();
-  return /[.e]/.test(written) ? written.replace('e', 'E') : `${written}.`;
-};
-/** A place with the z axis in a direction and the x axis in another. */
-const placement = (file: Part21, origin: number, z: number, x: number): number =>
-  file.add(`AXIS2_PLACEMENT_3D('',#${origin},#${z},#${x})`);
-
-function prismShell(file: Part21, { outline, holes, height }: Prism): number {
+/** The faces of a prism as a closed shell. */
+export function prismShell(file: Part21, { outline, holes, height }: Prism): number {
   const turned = (path: Path, ccw: boolean): Path =>
     signedArea(flatten(path, 0.01)) > 0 === ccw ? path : reversePath(path);
   const loops = [turned(outline, true), ...holes.map(h => turned(h, false))].map(p =>
@@ -198,37 +173,4 @@ function surfaceOf(file: Part21, edge: StepEdge): { surface: number; same: boole
       return { surface: file.add(`SURFACE_OF_LINEAR_EXTRUSION('',#${curve},#${vector})`), same: true };
     }
   }
-}
-
-/** What a solid needs around it to be a product: units, context, definition. */
-function wrap(file: Part21, name: string, solid: number): void {
-  const application = file.add("APPLICATION_CONTEXT('core data for automotive mechanical design processes')");
-  file.add(
-    `APPLICATION_PROTOCOL_DEFINITION('international standard','automotive_design',2000,#${application})`,
-  );
-  const context = file.add(`PRODUCT_CONTEXT('',#${application},'mechanical')`);
-  const product = file.add(`PRODUCT(${text(name)},${text(name)},'',(#${context}))`);
-  file.add(`PRODUCT_RELATED_PRODUCT_CATEGORY('part',$,(#${product}))`);
-  const formation = file.add(`PRODUCT_DEFINITION_FORMATION('','',#${product})`);
-  const design = file.add(`PRODUCT_DEFINITION_CONTEXT('part definition',#${application},'design')`);
-  const definition = file.add(`PRODUCT_DEFINITION('design','',#${formation},#${design})`);
-  const shape = file.add(`PRODUCT_DEFINITION_SHAPE('','',#${definition})`);
-  const length = file.add('(LENGTH_UNIT()NAMED_UNIT(*)SI_UNIT(.MILLI.,.METRE.))');
-  const angle = file.add('(NAMED_UNIT(*)PLANE_ANGLE_UNIT()SI_UNIT($,.RADIAN.))');
-  const solidAngle = file.add('(NAMED_UNIT(*)SI_UNIT($,.STERADIAN.)SOLID_ANGLE_UNIT())');
-  const error = file.add(
-    `UNCERTAINTY_MEASURE_WITH_UNIT(LENGTH_MEASURE(1.E-05),#${length},'distance_accuracy_value','')`,
-  );
-  const geometry = file.add(
-    `(GEOMETRIC_REPRESENTATION_CONTEXT(3)GLOBAL_UNCERTAINTY_ASSIGNED_CONTEXT((#${error}))` +
-      `GLOBAL_UNIT_ASSIGNED_CONTEXT((#${length},#${angle},#${solidAngle}))REPRESENTATION_CONTEXT('',''))`,
-  );
-  const place = placement(
-    file,
-    point(file, { x: 0, y: 0 }, 0),
-    towards(file, 0, 0, 1),
-    towards(file, 1, 0, 0),
-  );
-  const brep = file.add(`ADVANCED_BREP_SHAPE_REPRESENTATION('',(#${place},#${solid}),#${geometry})`);
-  file.add(`SHAPE_DEFINITION_REPRESENTATION(#${shape},#${brep})`);
 }

@@ -1,4 +1,4 @@
-import { fixed } from '../../ground/units/index.ts';
+import { fixed, mm } from '../../ground/units/index.ts';
 import type { Sentences } from './sentences.ts';
 
 /** Why a change of the arrangement or the layout cannot be made, and what would work. */
@@ -21,6 +21,28 @@ export const ARRANGING_SENTENCES = {
       .filter(t => t !== '')
       .join(', ') +
     '. Allow a larger outside, a smaller module or another number of planets.',
+  'places-unreadable': d => `“${d.part}” is no angle. Type degrees up to 360, such as 0, 90, 180.`,
+  'planets-overlap': d =>
+    `${d.planets} planets of ${d.planet} teeth overlap; ${d.fit} fit at equal distances. ` +
+    'Take fewer, or fewer teeth on each planet.',
+  'set-gone': () => 'This set is not there any more.',
+  'set-no-room': d =>
+    `Planets of ${d.planet} teeth have no room in a ring of ${d.ring}: it needs more teeth than they have. ` +
+    'Take fewer teeth on the planets.',
+  'set-not-whole': d =>
+    `The set of ${d.name || 'this wheel'} cannot be changed as one: ` +
+    'a count is open, or its wheels do not share one toothing of the involute form. Mend that, or let the set go.',
+  'set-one-stage': d => `${d.name} has one stage only; delete the set instead.`,
+  'set-outside-out-of-reach': d =>
+    `An outside of ${fixed(d.outside, 1)} mm would need teeth that are not of module ${d.least} to ${d.most} mm. ` +
+    'Choose another outside, or other counts.',
+  'set-shift-too-large': d =>
+    `Sun ${d.sun}, planets of ${d.planet} and ring ${d.ring} would need a shift of ${fixed(d.shift, 2)} modules; ` +
+    `−1 to 1.5 can be cut. A ring of ${d.sun + 2 * d.planet} needs none.`,
+  'set-too-many-teeth': d => `A wheel would have ${d.is} teeth; ${d.most} is the most.`,
+  'set-too-many-stages': d => `A set has at most ${d.most} stages.`,
+  'set-none-found': () =>
+    'No loose planetary set is there: it needs a sun, planets on an arm that mesh with it, and a ring round them.',
   'planets-out-of-range': d => `A set has from 1 to ${d.most} planets, not ${d.planets}.`,
   'planetary-same-member': () => 'The member that is held cannot drive. Choose another.',
   'blanks-still': () =>
@@ -54,6 +76,23 @@ export const ARRANGING_SENTENCES = {
   'pairs-odd': d => `${d.count} pairs: every output needs two, out to the rod and back.`,
   'pairs-one': d => `One pair of counts is asked here, such as 20:60; ${d.count} are typed.`,
   'pairs-two': d => `Two pairs of counts are asked here, such as 15:45, 12:48; ${d.count} are typed.`,
+  'reducer-counts': d =>
+    `A disc of ${d.lobes} lobes does not go into a ring of ${d.pins} pins: take fewer lobes than pins, usually one.`,
+  'reducer-no-room': d =>
+    `Between bore and lobes of a disc of ${d.lobes} in ${d.pins} there is no room for output holes: ` +
+    (d.module > 0
+      ? `a module of ${mm(d.module, 2)} or more makes it, or more pins.`
+      : 'take more pins, or a smaller difference.'),
+  'set-search-not-whole': () =>
+    'Other counts are searched for a stage of which one member is held, one drives and one is driven; here it is ' +
+    'not so. Hold one of sun, ring or arm.',
+  'reducer-not-whole': () =>
+    'This reducer cannot be changed as one: its disc, its ring or a count of them is missing.',
+  'reducer-outside-out-of-reach': d =>
+    `${mm(d.outside, 1)} outside cannot be: with these counts it comes to ${mm(d.least, 1)} to ${mm(d.most, 1)}.`,
+  'reducer-ring-turns': () =>
+    'Two discs in a turning ring of half-round pins would need two rings joined: take pins that stand in a plate, ' +
+    'or one disc.',
   'motion-work-ratio': d =>
     `These counts give ${fixed(d.ratio, 3)} : 1; minutes to hours is 12 : 1, such ` +
     'as 15:45, 12:48 or 10:30, 8:32.',

@@ -21,6 +21,8 @@ export const DOCUMENT_SENTENCES = {
     `At ${d.where} the file cannot be right: ` +
     `${d.what}.${d.more > 0 ? ` There are ${d.more} more such places.` : ''}`,
   'id-twice': d => `The id “${d.id}” is used twice in the file. Each thing needs its own.`,
+  'bearing-unknown': d =>
+    `“${d.owner}” turns in a ball bearing “${d.name}”, which is in no table here. Take one by its bore, such as 625.`,
   'missing-axis': d => `“${d.owner}” refers to an axis “${d.id}” that is not in the file.`,
   'missing-member': d => `“${d.owner}” stands on an arbor “${d.id}” that is not in the file.`,
   'missing-toothing': d => `“${d.owner}” uses a toothing “${d.id}” that is not in the file.`,

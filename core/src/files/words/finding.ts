@@ -2,6 +2,7 @@ import type { Machine } from '../../document/machine/index.ts';
 import type { Finding } from '../../ground/result/index.ts';
 import type { FindingWords, Speaker, Wordings } from './finding-words.ts';
 import { INDICATOR_WORDS } from './indicator-words.ts';
+import { HUB_WORDS } from './hub-words.ts';
 import { LAYOUT_WORDS } from './layout-words.ts';
 import { MAKE_WORDS } from './make-words.ts';
 import { nameOf } from './names.ts';
@@ -12,6 +13,7 @@ const WORDS: Wordings = {
   ...TRAIN_WORDS,
   ...TEETH_WORDS,
   ...LAYOUT_WORDS,
+  ...HUB_WORDS,
   ...MAKE_WORDS,
   ...INDICATOR_WORDS,
 };

@@ -3,18 +3,115 @@ import type { Wordings } from './finding-words.ts';
 
 const swept = (moving: boolean): string => (moving ? ' somewhere in the room that they sweep' : '');
 
+/** Arbors that are not round, as they are called. */
+const SECTIONS = {
+  ...{ hex: 'a hexagon', square: 'a square', flat: 'a rod with a flat', keyed: 'a rod with a key' },
+} as const;
+
 /** Findings about where things stand and what they strike. */
 export const LAYOUT_WORDS = {
   'held-by-nothing': s => ({
     title: `${s.name()} is held still by nothing`,
     why:
       s.data.what === 'ring'
-        ? 'The ring must stand still, and lies beside no plate to which it could be screwed.'
+        ? 'The ring must stand still, has no hub, and nothing joins it to the plates.'
         : 'It must stand still, and reaches no plate in which it could be fixed.',
     advice:
       s.data.what === 'ring'
-        ? 'Move the ring to a layer beside a plate, or fix it in something of your own.'
+        ? 'Give it lugs for rods that stand in the plates, or say that it is glued to the plate beside it.'
         : 'Let it turn within what lies between it and a plate, or change layers.',
+  }),
+  'lugs-meet': s => ({
+    title: `Lugs of ${s.name()} meet`,
+    why: `${s.data.is} lugs do not stand side by side round its rim: there is room for ${s.data.most}.`,
+    advice: 'Take fewer, or smaller holes.',
+  }),
+  'one-piece-not-cut': s => ({
+    title: `${s.name()} cannot be one piece with its arbor`,
+    why: `A ${s.data.process} makes it from a sheet: only a printer makes wheel and arbor as one.`,
+    advice: 'Print it, or say how it is fixed: pressed, glued, pinned.',
+  }),
+  'no-body': s => ({
+    title: `Nothing of ${s.name()} is made, and it is needed`,
+    why: 'It is said to be only the way that planets go, yet it turns something, shows something or bears wheels.',
+  }),
+  'out-of-balance': s => ({
+    title: `${s.name()} is out of balance`,
+    why:
+      `Ball and arm pull with ${figure(s.data.out, 4)} g·mm, the counterweight with ${figure(s.data.weight, 4)} g·mm` +
+      (s.data.known ? '.' : ', as if all were of 1 g/cm³: a density is not said.'),
+  }),
+  'arm-not-bent': s => ({
+    title: `The arm of ${s.name()} is too short to be bent`,
+    why: `Rising ${mm(s.data.lift)} at 45° leaves no level end for its eye; it stays straight, and the pin is longer.`,
+  }),
+  'shown-strikes': s => ({
+    title: `${s.name()} strikes ${s.name(1)}`,
+    why: `They overlap by ${mm(s.data.overlap)}${swept(s.data.moving)}, above the front of the machine.`,
+    advice: 'Make it shorter, set it elsewhere on its arbor, or lift it over.',
+  }),
+  'split-uneven': s => ({
+    title: `${s.name()} does not divide into ${s.data.pieces} equal pieces`,
+    why: `Its ${s.data.count} teeth, its web, its lugs or its bore are not the same in each; it is made whole.`,
+  }),
+  'split-no-joint': s => ({
+    title: `The splits of ${s.name()} are too narrow for a joint`,
+    why: `The widest stock along them is ${mm(s.data.width)}; the pieces can only be glued face to face.`,
+    advice: 'Make the rim wider, or make the wheel whole.',
+  }),
+  'split-through-bore': s => ({
+    title: `${s.name()} is split through its bore`,
+    why: 'A bore in pieces is neither pressed on nor held by a screw: only their joints keep them on the arbor.',
+    advice: 'Glue it on, or bolt a disc over the splits.',
+  }),
+  'bearing-bore': s => ({
+    title: `${s.name()} does not go into its ball bearing`,
+    why: `Bearing ${s.data.name} is bored ${mm(s.data.bore)}; the arbor is ${mm(s.data.arbor)} across there.`,
+    advice: 'Take a bearing of that bore, or a rod or tube that goes into this one.',
+  }),
+  'bearing-unused': s => ({
+    title: `${s.name()} turns in no plate, so bearing ${s.data.name} has no seat`,
+    why: 'It turns within another arbor, or reaches neither plate: nothing of the bearing is in sections or lists.',
+    advice: 'Give the bearing to the outermost arbor that passes the plate.',
+  }),
+  'split-not-flat': s => ({
+    title: `${s.name()} is not made in pieces`,
+    why: 'Bevels, pegs and pinions of pins are not drawn up from one plane figure; it is made whole.',
+  }),
+  'bearing-in-slot': s => ({
+    title: `${s.name()}: a ball bearing cannot be pressed into a slot`,
+    why: 'Its hole is a slot so that a mesh can be set; a bearing is held all round.',
+    advice: 'Take the slot away, or the bearing.',
+  }),
+  'feet-without-pillars': () => ({
+    title: 'There is nothing to put the feet on',
+    why: 'Feet stand on the ends of the pillars, and there are no pillars.',
+    advice: 'Add pillars between both plates, at least three.',
+  }),
+  'feet-tip': s => ({
+    title: 'It would tip over on its feet',
+    why:
+      s.data.feet < 3
+        ? 'Fewer than three feet, or feet in one line, bear nothing up.'
+        : 'The middle of the back plate does not lie over the ground between its feet.',
+    advice: 'Put the pillars on all sides of the machine.',
+  }),
+  'feet-too-short': s => ({
+    title: 'The feet are shorter than what reaches out below',
+    why: `They are ${mm(s.data.height)} high, and an arbor reaches ${mm(s.data.out)} out of the back plate.`,
+  }),
+  'feet-too-thin': s => ({
+    title: 'The feet are too thin for the ends of the pillars',
+    why: `They are ${mm(s.data.across)} across; round the thickest end ${mm(s.data.least)} leave a wall that holds.`,
+  }),
+  'bore-not-for-section': s => ({
+    title: `${s.name()}: its bore is not for its arbor`,
+    why: `The arbor is ${SECTIONS[s.data.section]}; a bore of another shape neither fits nor holds on it.`,
+  }),
+  'ring-off-arbor': s => ({
+    title: `${s.name()} hangs on nothing`,
+    why: 'The ring turns something, but has no hub: nothing joins it to its arbor.',
+    advice: 'Close it by a wall in the next layer, which sits on the arbor.',
   }),
   'stands-in-nothing': s => ({
     title: 'What the arbors stand in is not judged',

@@ -15,6 +15,8 @@ export const MAKING_SENTENCES = {
   'body-needs-printer': () =>
     'It is a body, and a sheet holds none. Give a printer for it at Make, or make it from its measures in the ' +
     'parts list.',
+  'step-without-hub': () =>
+    'A hub that stands out is not written as STEP yet: the STL and 3MF of the wheel hold it.',
   'bevel-needs-printer': () =>
     'A bevel is a body, and a sheet holds none. Give a printer for it at Make, or turn its blank and cut it by ' +
     'the paper patterns.',
@@ -42,6 +44,9 @@ export const MAKING_SENTENCES = {
     `It measures ${fixed(d.is, 1)} by ${fixed(d.by, 1)} mm; ${d.number === 1 ? 'it goes' : `${d.number} of it go`} ` +
     `on no sheet: the largest is ${d.width} × ${d.height} mm, or all are full. Give ` +
     'larger or more sheets at Make, or make it by another process.',
+  'one-piece-apart': d =>
+    `${d.name} falls apart into ${d.number} bodies: a ring is joined to its arbor by a wall. ` +
+    'Give its ring one, or say that it is held otherwise.',
   'compensation-swallows': d =>
     `Moving the line by ${fixed(Math.abs(d.by), 3)} mm leaves nothing of a part ` +
     'or a hole, or breaks it in two. Take a finer tool, or make it larger.',

@@ -34,6 +34,7 @@ export function nameOf(machine: Machine, id: string): string {
   if (pillar >= 0) return `pillar ${pillar + 1}`;
   if (id === 'plate back' || id === 'plate front') return `The ${id.slice(6)} plate`;
   if (id === 'envelope') return 'the envelope';
+  if (id === 'hanger') return 'The keyhole';
   const arm = id.startsWith('arm ') ? byId(machine.members, id.slice(4)) : undefined;
   if (arm) return `The arm of ${arm.name || arm.id}`;
   const axis = byId(machine.axes, id);

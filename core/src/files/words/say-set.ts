@@ -16,6 +16,10 @@ export function sayTogether(facts: ChoiceFacts, planets: number, module: number)
   return planets > 1 ? `${where}; ${clear}` : where;
 }
 
+/** Places of planets, degrees, as they are typed. */
+export const sayPlaces = (places: readonly number[]): string =>
+  places.map(a => String(Number(a.toFixed(3)))).join(', ');
+
 /** What is wrong between a planet and its ring, and what would mend it. */
 export function sayRingTrouble({ kind, planet, ring }: RingTrouble): string {
   return kind === 'tips strike'

@@ -56,6 +56,10 @@ export const TOOTH_SENTENCES = {
   'hub-within-bore': d => `The hub of ${len(d.hub)} lies within the bore of ${len(d.bore)}. Take it larger.`,
   'no-room-for-web': () =>
     'Between hub and rim nothing is left. Take a smaller hub or a thinner rim, or leave it solid.',
+  'split-falls-apart': d =>
+    `Split into ${d.pieces}, a piece falls apart where an opening is cut. Take fewer pieces, or another web.`,
+  'balls-not-level': d =>
+    `The arm of ${d.body} passes over another ball, so its own lies higher. Give longer arms to the outer tubes.`,
   'holes-too-large': d => `Holes of ${len(d.diameter)} do not fit; ${len(d.largest)} is the largest.`,
   'spokes-too-wide': d => `Spokes of ${len(d.width)} meet at the hub; ${len(d.largest)} is the widest.`,
   'form-needs-ring': () =>

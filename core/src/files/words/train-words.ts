@@ -235,6 +235,15 @@ export const TRAIN_WORDS = {
     why: `Layers ${s.data.a + 1} and ${s.data.b + 1}: they pass each other instead of meshing.`,
     advice: 'Put them in one layer.',
   }),
+  'pins-not-behind': s => ({
+    title: `${s.name()} does not lie behind its disc`,
+    why:
+      `The plate of pins is in layer ${s.data.plate + 1}, the nearest disc in layer ${s.data.disc + 1}: ` +
+      (s.data.plate === s.data.disc
+        ? 'the plate is where the disc swings.'
+        : 'the pins stand forward, through the layers next to the plate.'),
+    advice: 'Put the plate in the layer behind the disc.',
+  }),
   'wheel-meshes-itself': s => ({
     title: `${s.name()}: a wheel in mesh with itself`,
     why: 'A mesh needs two wheels.',

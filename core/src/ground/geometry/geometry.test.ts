@@ -7,6 +7,7 @@ import {
   crossesItself,
   direction,
   distance,
+  centroid,
   distanceToBorder,
   distanceToSegment,
   flatten,
@@ -30,6 +31,18 @@ const number = fc.double({ min: -100, max: 100, noNaN: true });
 const origin = { x: 0, y: 0 };
 
 describe('points', () => {
+  it('the middle of a triangle is the mean of its corners, whichever way it runs', () => {
+    const corners = [
+      { x: 3, y: -2 },
+      { x: 9, y: 1 },
+      { x: 0, y: 10 },
+    ];
+    for (const way of [corners, [...corners].reverse()]) {
+      const { x, y } = centroid(way);
+      expect([x, y].map(v => Number(v.toFixed(9)))).to.deep.equal([4, 3]);
+    }
+  });
+
   it('turned and turned back are where they were, at the same distance all the way', () => {
     fc.assert(
       fc.property(number, number, number, (x, y, angle) => {

@@ -5,6 +5,7 @@ export * from './measure.ts';
 export * from './root.ts';
 export * from './sample.ts';
 export * from './line.ts';
+export * from './sound-facets.ts';
 export * from './tri-mesh.ts';
 export * from './stroke-letters.ts';
 export * from './cylinder.ts';

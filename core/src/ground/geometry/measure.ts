@@ -11,6 +11,20 @@ export function signedArea(points: readonly Point[]): number {
   return sum / 2;
 }
 
+/** The middle of the area within a polygon, whichever way it runs (Green's theorem); its area must not be nought. */
+export function centroid(points: readonly Point[]): Point {
+  let [x, y] = [0, 0];
+  let q = points[points.length - 1];
+  for (const p of points) {
+    const twice = q ? q.x * p.y - p.x * q.y : 0;
+    x += twice * (p.x + (q?.x ?? 0));
+    y += twice * (p.y + (q?.y ?? 0));
+    q = p;
+  }
+  const six = 6 * signedArea(points);
+  return { x: x / six, y: y / six };
+}
+
 /** Least box round some points; throws RangeError for none. */
 export function bounds(points: readonly Point[]): { minX: number; minY: number; maxX: number; maxY: number } {
   if (points.length === 0) throw new RangeError('bounds: no points');

@@ -34,6 +34,18 @@ export function polygon(points: readonly Point[]): Path {
   return { start, segments: [...rest, start].map(to => ({ kind: 'line' as const, to })), closed: true };
 }
 
+/** The same path moved by so much. */
+export function movedPath(path: Path, by: Point): Path {
+  const at = (p: Point): Point => ({ x: p.x + by.x, y: p.y + by.y });
+  return {
+    ...path,
+    start: at(path.start),
+    segments: path.segments.map((s): Segment =>
+      s.kind === 'line' ? { ...s, to: at(s.to) } : { ...s, to: at(s.to), centre: at(s.centre) },
+    ),
+  };
+}
+
 /** The same path walked the other way. */
 export function reversePath(path: Path): Path {
   const points = [path.start, ...path.segments.map(s => s.to)];

@@ -24,6 +24,26 @@ export interface Findings {
   'bore-on-round': { bore: string };
   'crank-no-seat': Nothing;
   'held-by-nothing': { what: 'ring' | 'arbor' };
+  'lugs-meet': { is: Count; most: Count };
+  /** Moments about the axis; `known`: by densities, or else as if all were alike. */
+  'out-of-balance': { out: number; weight: number; known: boolean };
+  'arm-not-bent': { lift: Mm };
+  'shown-strikes': { overlap: Mm; moving: boolean };
+  'split-uneven': { pieces: Count; count: Count };
+  'split-no-joint': { width: Mm };
+  'split-through-bore': Nothing;
+  'bearing-bore': { name: string; bore: Mm; arbor: Mm };
+  'bearing-in-slot': Nothing;
+  'bearing-unused': { name: string };
+  'split-not-flat': Nothing;
+  'feet-too-short': { height: Mm; out: Mm };
+  'feet-too-thin': { across: Mm; least: Mm };
+  'feet-tip': { feet: Count };
+  'feet-without-pillars': Nothing;
+  'bore-not-for-section': { section: 'hex' | 'square' | 'flat' | 'keyed' };
+  'ring-off-arbor': Nothing;
+  'no-body': Nothing;
+  'one-piece-not-cut': { process: string };
   /** Its subjects are what is held still. */
   'stands-in-nothing': Nothing;
   'pin-off-wheel': { radius: Mm; most: Mm };
@@ -42,9 +62,15 @@ export interface Findings {
   'hands-wrong': { wanted: string };
   /** What stands between two teeth that are printed in mesh, on each side, and what the printer keeps apart. */
   'in-place-fuses': { is: Mm; least: Mm; where: 'flanks' | 'tips' };
+  'hub-not-here': Nothing;
+  'hub-strikes': { height: Mm; room: Mm };
+  'hub-too-low': { height: Mm; least: Mm; screw: string };
+  'hub-too-narrow': { across: Mm; least: Mm };
+  'screw-wants-hub': { screw: string; thick: Mm; least: Mm };
   'iron-pieces': { pieces: Count };
   'lantern-needs-pins': Nothing;
   'layers-differ': { a: Layer; b: Layer };
+  'pins-not-behind': { plate: Layer; disc: Layer };
   'limit-missed': { limit: 'least' | 'most'; wanted: Turns; achieved: Turns };
   'little-contact': { is: Pitches; least: Pitches };
   'magnets-slip': Nothing;

@@ -12,6 +12,28 @@ export interface Fixes {
   'section-for-bore': Nothing;
   'form-pinion-drives': Nothing;
   'form-wheel-drives': Nothing;
+  'bore-for-arbor': Nothing;
+  'give-body': Nothing;
+  /** The name of the ball bearing. */
+  'take-bearing': string;
+  'no-bearing': Nothing;
+  /** Into so many equal pieces. */
+  divide: Count;
+  'not-divided': Nothing;
+  'glue-on': Nothing;
+  'set-weight-height': Mm;
+  'not-bent': Nothing;
+  'plates-round-holes': Nothing;
+  'set-feet-height': Mm;
+  'set-feet-across': Mm;
+  /** The circle on which their holes lie, across. */
+  'give-lugs': Mm;
+  'give-hub': Mm;
+  'no-hub': Nothing;
+  'set-hub-height': Mm;
+  'set-hub-across': Mm;
+  'pins-behind': Layer;
+  'give-wall': 'front' | 'back';
   'grow-envelope': Mm;
   'hand-left': Nothing;
   'hand-length': Mm;

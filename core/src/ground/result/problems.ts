@@ -17,6 +17,8 @@ export interface Problems {
   'blanks-sums': Nothing;
   'blanks-too-many': { trials: number; most: number };
   // body
+  'split-falls-apart': { pieces: number };
+  'balls-not-level': { body: string };
   'holes-too-large': { diameter: number; largest: number };
   'hub-within-bore': { hub: number; bore: number };
   'no-room-for-web': { hub: number; rim: number };
@@ -129,6 +131,7 @@ export interface Problems {
   'file-version-unreadable': { version: string };
   'id-twice': { id: string };
   'missing-aim': { owner: string; id: string };
+  'bearing-unknown': { owner: string; name: string };
   'missing-axis': { owner: string; id: string };
   'missing-dial': { owner: string; id: string };
   'missing-frame': { owner: string; id: string };
@@ -143,6 +146,7 @@ export interface Problems {
   'size-needs-count': { toothing: string };
   'size-not-for-form': { toothing: string };
   // make
+  'one-piece-apart': { name: string; number: number };
   'compensation-swallows': { by: number };
   // mesh
   'distance-too-short': { distance: number; least: number };
@@ -166,6 +170,20 @@ export interface Problems {
   'planetary-none': { tried: number; tooLarge: number; unequal: number; close: number };
   'planets-out-of-range': { planets: number; most: number };
   'two-ring-still': { planet: number };
+  // sets
+  'places-unreadable': { part: string };
+  'planets-overlap': { planets: number; planet: number; fit: number };
+  'set-gone': { id: string };
+  'set-no-room': { planet: number; ring: number };
+  'set-not-whole': { name: string };
+  'set-one-stage': { name: string };
+  'set-outside-out-of-reach': { outside: number; least: number; most: number };
+  'set-shift-too-large': { sun: number; planet: number; ring: number; shift: number };
+  'set-too-many-teeth': { most: number; is: number };
+  'set-too-many-stages': { most: number };
+  'set-none-found': Nothing;
+  'step-without-hub': Nothing;
+  'set-search-not-whole': Nothing;
   // rational
   'division-by-zero': { text: string };
   'not-a-choice': { text: string; of: string };
@@ -173,6 +191,11 @@ export interface Problems {
   'number-too-long': { most: number };
   // ready
   'motion-work-ratio': { ratio: number };
+  'reducer-counts': { lobes: number; pins: number };
+  'reducer-no-room': { lobes: number; pins: number; module: number };
+  'reducer-not-whole': Nothing;
+  'reducer-outside-out-of-reach': { outside: number; least: number; most: number };
+  'reducer-ring-turns': Nothing;
   'pairs-count': { count: number; least: number; most: number };
   'pairs-empty': Nothing;
   'pairs-odd': { count: number };

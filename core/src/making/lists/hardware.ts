@@ -1,8 +1,21 @@
 import type { Derived } from '../../state/state/index.ts';
 import { clipsNeeded, piecesNeeded } from '../workshop/index.ts';
-import { pillarsOf } from '../../place/layout/index.ts';
+import { splitPeg } from '../../teeth/body/index.ts';
+import { wheelPiece } from '../../state/derive/index.ts';
+import {
+  fittingsOf,
+  fusedParts,
+  hubAcross,
+  onePieces,
+  pillarsOf,
+  pinPlates,
+  pinReach,
+  wheelThickness,
+} from '../../place/layout/index.ts';
+import { grubScrewFor } from '../../document/bought/index.ts';
 import type { Table } from '../../ground/drawing/index.ts';
-import { byId } from '../../document/machine/index.ts';
+import { byId, processOf } from '../../document/machine/index.ts';
+import { extraParts } from '../solid/index.ts';
 
 interface Item {
   readonly item: string;
@@ -19,7 +32,15 @@ interface Item {
  */
 export function hardwareList(derived: Derived): Table {
   const rows = new Map<string, Item>();
-  for (const item of [...lengths(derived), ...pillars(derived), ...inTeeth(derived), ...holding(derived)]) {
+  for (const item of [
+    ...lengths(derived),
+    ...pillars(derived),
+    ...inTeeth(derived),
+    ...ballItems(derived),
+    ...bearingItems(derived),
+    ...splitPegs(derived),
+    ...holding(derived),
+  ]) {
     const key = [item.item, item.size, item.length?.toFixed(2) ?? ''].join('|');
     const known = rows.get(key);
     const use = known && !known.use.split('; ').includes(item.use) ? `${known.use}; ${item.use}` : item.use;
@@ -42,21 +63,76 @@ const clipped = (text: string): string => (text.length > 160 ? `${text.slice(0, 
 
 function lengths(derived: Derived): Item[] {
   const { machine, layout } = derived;
-  return layout.pieces.map(p => {
+  const fused = fusedParts(onePieces(machine, layout.pieces));
+  return layout.pieces.flatMap((p, i): Item[] => {
+    if (fused.has(`piece ${i}`)) return [];
     const use = byId(machine.members, p.arbor)?.name ?? '';
     const each = p.kind === 'washers' ? p.length / p.number : p.length;
     const size = p.bore ? `${round(p.outside)} outside, ${round(p.bore)} bore` : `${round(p.outside)}`;
     const number = p.number * piecesNeeded(derived, p.arbor);
-    return { item: p.kind === 'washers' ? 'washer' : p.kind, size, length: each, number, use };
+    return [{ item: p.kind === 'washers' ? 'washer' : p.kind, size, length: each, number, use }];
   });
 }
 
-const pillars = ({ machine, layout }: Derived): Item[] =>
-  pillarsOf(machine, layout.stack).map(p => ({
+const pillars = ({ machine, layout }: Derived): Item[] => [
+  ...pillarsOf(machine, layout.stack).map(p => ({
     ...{ item: 'pillar', number: 1, use: 'plates' },
     size: `${round(p.shoulder)}, ends ${round(p.diameter)}`,
     length: p.whole.to - p.whole.from,
-  }));
+  })),
+  ...layout.lugRods.map(p => ({
+    ...{ item: 'rod', number: 1, use: 'lugs of rings', size: `${round(p.diameter)}` },
+    length: p.whole.to - p.whole.from,
+  })),
+];
+
+/** Balls that no printer makes, and the pins of those that go round. */
+const ballItems = (derived: Derived): Item[] =>
+  extraParts(derived).flatMap((p): Item[] => {
+    const printed = processOf(derived.machine, p.id)?.kind === 'printer';
+    if (p.kind === 'ball' && !printed)
+      return [
+        {
+          item: 'ball',
+          size: `${round(p.outside)}, bored`,
+          length: undefined,
+          number: p.number,
+          use: p.name,
+        },
+      ];
+    if (!p.id.startsWith('pin ball ') && !p.id.startsWith('pin weight ')) return [];
+    return [{ item: 'pin', size: `${round(p.outside)}`, length: p.height, number: p.number, use: p.name }];
+  });
+
+/** Pegs across the splits of wheels that are made in pieces. */
+const splitPegs = (derived: Derived): Item[] =>
+  derived.machine.wheels.flatMap((w): Item[] => {
+    const piece = w.divided?.by === 'pegs' ? wheelPiece(derived, w) : undefined;
+    if (!piece?.ok || !w.divided || piece.value.joints.length === 0) return [];
+    const { diameter, length } = splitPeg(wheelThickness(derived.machine.stack, w));
+    const number = w.divided.pieces * piece.value.joints.length * piecesNeeded(derived, w.member);
+    return [{ item: 'peg', size: `${round(diameter)}`, length, number, use: `splits of ${w.name}` }];
+  });
+
+/** Ball bearings in the plates, by their published sizes. */
+const bearingItems = ({ machine, layout }: Derived): Item[] =>
+  fittingsOf(machine, layout.stack, layout.plates).flatMap(({ bearing, id }): Item[] =>
+    bearing
+      ? [
+          {
+            item: 'ball bearing',
+            size: `${bearing.name}: ${bearing.bore} by ${bearing.outside} by ${bearing.width}, ISO 15`,
+            ...{ length: undefined, number: 1, use: byId(machine.members, id)?.name ?? '' },
+          },
+        ]
+      : [],
+  );
+
+/** How far the pins of a reducer's ring stand out of their plate, mm. */
+function reachOfPins({ machine, layout }: Derived, wheel: string): number {
+  const plate = pinPlates(machine).find(p => p.wheel.id === wheel);
+  return plate ? pinReach(machine, layout.stack, plate) : 0;
+}
 
 /** Pins, pegs and magnets of wheels that carry them. */
 function inTeeth(derived: Derived): Item[] {
@@ -95,7 +171,7 @@ function inTeeth(derived: Derived): Item[] {
           {
             item: 'pin',
             size: `${round(teeth.spec.pinDiameter)}`,
-            length: 2 * thick,
+            length: thick + reachOfPins(derived, w.id),
             number: count(teeth.spec.pins),
             use: w.name,
           },
@@ -138,8 +214,12 @@ function holding(derived: Derived): Item[] {
     const size = layout.sizes.get(w.member)?.diameter;
     const number = piecesNeeded(derived, w.member);
     const across = size === undefined ? '' : `for an arbor of ${round(size)}`;
-    if (w.hold === 'grub screw')
-      return [{ item: 'grub screw', size: 'M3', length: undefined, number, use: w.name }];
+    if (w.hold === 'grub screw') {
+      const screw = grubScrewFor(size ?? 0, hubAcross(w) ?? 2 * (size ?? 0));
+      return [
+        { item: 'grub screw', size: screw?.thread.name ?? 'M3', length: screw?.length, number, use: w.name },
+      ];
+    }
     if (w.hold === 'cross pin')
       return [{ item: 'cross pin', size: across, length: undefined, number, use: w.name }];
     const bore = w.bore;

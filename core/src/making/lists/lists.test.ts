@@ -10,7 +10,7 @@ import { must } from '../../ground/result/index.ts';
 import { derive } from '../../state/derive/index.ts';
 import { extraParts, partMaker, solidParts } from '../solid/index.ts';
 import { bevelMeasures } from '../workshop/index.ts';
-import { notMade, partsList } from './index.ts';
+import { hardwareList, notMade, partsList } from './index.ts';
 
 const PRINTER = {
   ...{ id: 'printer', name: 'Printer', kind: 'printer' as const, material: 'pla' },
@@ -148,7 +148,11 @@ describe('what is not made', () => {
     for (const said of all('sector wheel')) expect(said).to.contain('a: teeth-not-drawn');
     for (const said of all('counter carry, friction, cam, universal joint, half gear'))
       expect(said).to.contain('cam, ');
-    expect(names(DEMOS['quartet-of-moons']!)).to.include('Io: ball-no-file');
+    const moons = DEMOS['quartet-of-moons']!;
+    expect(names(moons), 'printed').to.not.include('Io: ball-no-file');
+    const cut = { ...moons, processes: [{ id: 'l', name: 'Laser', kind: 'laser' as const }], process: 'l' };
+    expect(names(cut)).to.include('Io: ball-no-file');
+    expect(hardwareList(derive(cut)).rows.filter(r => r[0] === 'ball')).to.have.length.above(0);
   });
 
   it('names both wheels of a worm: a spur wheel in their place would be a wrong part', () => {

@@ -5,9 +5,9 @@ import { extraParts } from '../solid/index.ts';
 import { flatParts, type LeftPart } from '../workshop/index.ts';
 
 /** Parts that are bought where no printer makes them: they stand in the hardware list. */
-const IN_HARDWARE: ReadonlySet<string> = new Set(['clip', 'pillar', 'pin', 'key']);
+export const IN_HARDWARE: ReadonlySet<string> = new Set(['clip', 'pillar', 'pin', 'key', 'ball', 'bearing']);
 /** Another way to make a wheel that has a file of its own. */
-const INSTEAD: ReadonlySet<string> = new Set(['pinion', 'peg wheel']);
+export const INSTEAD: ReadonlySet<string> = new Set(['pinion', 'peg wheel', 'pin plate']);
 
 /**
  * Everything of a machine that no file makes with the tools that are set, and why: teeth and joints that are not worked
@@ -46,10 +46,10 @@ const membersLeft = ({ machine }: Derived): LeftPart[] =>
     return [{ name: `${kind}, ${m.name}`, problem: problem('bodies-not-yet', { kind }) }];
   });
 
-/** Globes and bodies that go round. */
+/** Globes and the balls of bodies, where no printer makes them. */
 const ballsLeft = ({ machine }: Derived): LeftPart[] =>
   machine.indicators.flatMap((i): LeftPart[] =>
-    i.kind === 'globe' || i.kind === 'body'
+    (i.kind === 'globe' || i.kind === 'body') && processOf(machine, `ball ${i.id}`)?.kind !== 'printer'
       ? [{ name: i.name || i.kind, problem: problem('ball-no-file', { diameter: 2 * i.radius }) }]
       : [],
   );

@@ -11,8 +11,15 @@ import {
   processOf,
   type Wheel,
 } from '../../document/machine/index.ts';
-import { type Piece, pillarsOf, wheelThickness } from '../../place/layout/index.ts';
-import { extraParts, isBought } from '../solid/index.ts';
+import {
+  fusedParts,
+  type OnePiece,
+  onePieces,
+  type Piece,
+  pillarsOf,
+  wheelThickness,
+} from '../../place/layout/index.ts';
+import { extraParts, isBought, onePieceBand, onePieceVolume } from '../solid/index.ts';
 import {
   type BevelMeasures,
   bevelMeasures,
@@ -33,6 +40,8 @@ export function partsList(derived: Derived): Table {
   const { machine } = derived;
   const flat = new Map(flatParts(derived).parts.map(p => [p.id, p]));
   const made = (id: string): (string | number)[] => madeCells(machine, flat.get(id));
+  const ones = onePieces(machine, derived.layout.pieces);
+  const fused = fusedParts(ones);
   const rows = machine.wheels.map(w => {
     const d = derived.wheels[w.id]?.dimensions;
     const hole = w.bore && w.bore.kind !== 'none' ? w.bore : undefined;
@@ -54,7 +63,11 @@ export function partsList(derived: Derived): Table {
       byId(machine.toothings, w.toothing)?.name ?? '',
       '',
       number,
-      ...(bevel ? bevelCells(machine, w, bevel, number) : made(w.id)),
+      ...(fused.has(w.id)
+        ? inOnePiece(fused.get(w.id)?.name ?? '')
+        : bevel
+          ? bevelCells(machine, w, bevel, number)
+          : made(w.id)),
     ];
   });
   return {
@@ -82,13 +95,34 @@ export function partsList(derived: Derived): Table {
     ],
     rows: [
       ...rows,
-      ...cutToLength(derived),
+      ...ones.map(one => onePieceRow(derived, one)),
+      ...cutToLength(derived, fused),
       ...plateRows(derived, made),
-      ...armRows(flat, made),
+      ...armRows(flat, made, fused),
       ...leafRows(derived, flat, made),
       ...extraRows(derived),
     ],
   };
+}
+
+type Fused = ReadonlyMap<string, OnePiece>;
+
+/** In place of how it is made: with what a wheel is of one piece. */
+const inOnePiece = (name: string): (string | number)[] => [`one piece with ${name}`, '', '', '', '', ''];
+
+/** What is made as one with an arbor. */
+function onePieceRow(derived: Derived, one: OnePiece): Table['rows'][number] {
+  const { machine, extents } = derived;
+  const band = onePieceBand(derived, one);
+  const number = machine.making.find(m => m.part === one.id)?.number ?? piecesNeeded(derived, one.arbor);
+  const outside = 2 * Math.max(0, ...one.wheels.map(id => extents[id]?.outer ?? 0));
+  return [
+    ...row(`${one.name}, one piece`, one.name, { outside, thickness: band.to - band.from, number }).slice(
+      0,
+      14,
+    ),
+    ...bodyCells(machine, one.id, onePieceVolume(derived, one), number),
+  ];
 }
 
 /** How a flat part is made and what that takes. */
@@ -148,10 +182,10 @@ const extraRows = (derived: Derived): Table['rows'] =>
       ...(isBought(p) ? NOT_MADE : bodyCells(derived.machine, p.id, p.volume, p.number)),
     ]);
 
-/** The bars of arms. */
-const armRows = (flat: ReadonlyMap<string, FlatPart>, made: Made): Table['rows'] =>
+/** The bars of arms, and the walls of rings. */
+const armRows = (flat: ReadonlyMap<string, FlatPart>, made: Made, fused: Fused): Table['rows'] =>
   [...flat.values()]
-    .filter(p => p.kind === 'arm')
+    .filter(p => (p.kind === 'arm' || p.kind === 'wall') && !fused.has(p.id))
     .map(p => [...row(p.name, '', { thickness: p.thickness, number: p.number }).slice(0, 14), ...made(p.id)]);
 
 /** Hands and dials. */
@@ -177,10 +211,11 @@ function leafRows(derived: Derived, flat: ReadonlyMap<string, FlatPart>, made: M
 type Made = (id: string) => (string | number)[];
 
 /** Rods, tubes, spacers and washers with the lengths that the elevation gives them; equal ones in one row. */
-function cutToLength(derived: Derived): Table['rows'] {
+function cutToLength(derived: Derived, fused: Fused): Table['rows'] {
   const { machine, layout } = derived;
   const counted = new Map<string, { piece: Piece; index: number; number: number }>();
   for (const [index, piece] of layout.pieces.entries()) {
+    if (fused.has(`piece ${index}`)) continue;
     const loose = piece.kind === 'spacer' || piece.kind === 'washers';
     const size = [piece.length / piece.number, piece.bore ?? 0, piece.outside].map(round).join(' ');
     const key = `${piece.kind} ${loose ? '' : piece.arbor} ${size}`;

@@ -8,7 +8,21 @@ import { extrude, type SolidKit } from './kit.ts';
 export interface ExtraPart {
   readonly id: string;
   readonly kind:
-    'knob' | 'pin' | 'clip' | 'pinion' | 'cap' | 'peg wheel' | 'eccentric' | 'output' | 'pillar' | 'key';
+    | 'knob'
+    | 'pin'
+    | 'clip'
+    | 'pinion'
+    | 'cap'
+    | 'peg wheel'
+    | 'pin plate'
+    | 'eccentric'
+    | 'output'
+    | 'pillar'
+    | 'key'
+    | 'foot'
+    | 'bearing'
+    | 'ball'
+    | 'weight';
   readonly name: string;
   readonly number: number;
   /** What one measures when it is finished: its volume, mm³, across and how high or long, mm. */

@@ -1,15 +1,18 @@
 import type { Manifold } from 'manifold-3d';
 import { borePath, boreFault, FIT_ALLOWANCE } from '../../teeth/body/index.ts';
-import { pillarsOf } from '../../place/layout/index.ts';
+import { pillarsOf, pinPlates, pinReach } from '../../place/layout/index.ts';
 import type { Derived } from '../../state/state/index.ts';
-import { circle, type Path, polar, polygon } from '../../ground/geometry/index.ts';
-import { byId, processOf } from '../../document/machine/index.ts';
+import { circle, type Path, type Point, polar, polygon } from '../../ground/geometry/index.ts';
+import { byId, processOf, type Toothing } from '../../document/machine/index.ts';
+import type { TeethSpec } from '../../teeth/tooth/index.ts';
 import type { Growth } from '../process/index.ts';
 import { clipsNeeded, piecesNeeded } from '../workshop/index.ts';
 import { ok, type Result } from '../../ground/result/index.ts';
+import { balls } from './balls.ts';
 import { byHand } from './crank-parts.ts';
 import { acrossOf, type ExtraPart, flat, flatVolume, rodVolume, turnedVolume } from './extra-part.ts';
 import type { SolidKit } from './kit.ts';
+import { fittings } from './fittings.ts';
 import { reducers } from './reducer-parts.ts';
 import { rod, turned } from './turned.ts';
 
@@ -22,8 +25,11 @@ export function extraParts(derived: Derived): ExtraPart[] {
     ...pinned(derived),
     ...reducers(derived),
     ...pillars(derived),
+    ...fittings(derived),
+    ...lugRods(derived),
     ...clips(derived),
     ...keys(derived),
+    ...balls(derived),
   ];
 }
 
@@ -37,10 +43,10 @@ function pinned(derived: Derived): ExtraPart[] {
     const teeth = wheels[w.id]?.teeth;
     const figure = wheels[w.id]?.figure;
     const form = byId(machine.toothings, w.toothing)?.form;
-    if (!figure?.ok || (teeth?.family !== 'pins' && teeth?.family !== 'pegs')) return [];
+    if (!figure?.ok || !teeth || !isPinned(teeth)) return [];
     const number = piecesNeeded(derived, w.member);
     const thick = w.thickness ?? machine.stack.thickness;
-    const { count, pitchRadius, pinDiameter } = teeth.spec;
+    const { count, radius: pitchRadius, pinDiameter } = pinsIn(teeth);
     const hole = w.bore && w.bore.kind !== 'none' && !boreFault(w.bore) ? w.bore : undefined;
     const bore = hole && figure.value.webRadius > 0 ? [borePath(hole, processOf(machine, w.id)?.fits)] : [];
     const places = Array.from({ length: count }, (_, i) =>
@@ -49,20 +55,14 @@ function pinned(derived: Derived): ExtraPart[] {
     const standing = (kit: SolidKit, growth: Growth, length: number): Result<Manifold> => {
       const disc = flat(kit, figure.value.outline, bore, thick, growth, chordError);
       if (!disc.ok) return disc;
-      const pins = places.map(p =>
-        rod(kit, pinDiameter + 2 * growth.outline, thick / 2, thick + length).translate([p.x, p.y, 0]),
+      return ok(
+        kit.Manifold.union([disc.value, ...upright(kit, growth, pinDiameter, places, thick, length)]),
       );
-      return ok(kit.Manifold.union([disc.value, ...pins]));
     };
-    const length = teeth.family === 'pegs' && form?.kind === 'pegs' ? form.pegLength + thick : 3 * thick;
-    const half = (r: number, c = Math.min(0.3, pinDiameter / 6)): [number, number][] => [
-      [0, 0],
-      [r - c, 0],
-      [r, c],
-      [r, length - c],
-      [r - c, length],
-      [0, length],
-    ];
+    const plate = pinPlates(machine).find(p => p.wheel.id === w.id);
+    const reach = plate && pinReach(machine, derived.layout.stack, plate);
+    const length = pinLength(teeth.family, form, thick, reach);
+    const half = (r: number): [number, number][] => pinHalf(r, length, pinDiameter);
     const pin: ExtraPart = {
       ...{ id: `pin ${w.id}`, kind: 'pin', name: `${teeth.family === 'pegs' ? 'peg' : 'pin'}, ${w.name}` },
       ...{ number: count * number, outside: pinDiameter, height: length },
@@ -87,6 +87,15 @@ function pinned(derived: Derived): ExtraPart[] {
           make: (kit, growth) => standing(kit, growth, form.pegLength),
         },
       ];
+    if (reach !== undefined)
+      return [
+        pin,
+        {
+          ...{ id: `standing ${w.id}`, kind: 'pin plate', name: `${w.name}, pins in one piece`, number },
+          ...stands(reach),
+          make: (kit, growth) => standing(kit, growth, reach),
+        },
+      ];
     const holes = [...bore, ...places.map(p => circle(p, (pinDiameter + FIT_ALLOWANCE.sliding) / 2, false))];
     const cap: ExtraPart = {
       ...{ id: `cap ${w.id}`, kind: 'cap', name: `${w.name}, cap`, number },
@@ -105,6 +114,68 @@ function pinned(derived: Derived): ExtraPart[] {
       },
       cap,
     ];
+  });
+}
+
+/** Pins standing on a disc, from the middle of its thickness on. */
+const upright = (
+  kit: SolidKit,
+  growth: Growth,
+  diameter: number,
+  places: readonly Point[],
+  thick: number,
+  length: number,
+): Manifold[] =>
+  places.map(p =>
+    rod(kit, diameter + 2 * growth.outline, thick / 2, thick + length).translate([p.x, p.y, 0]),
+  );
+
+/** Half a pin by itself, its ends taken off a little. */
+function pinHalf(r: number, length: number, diameter: number): [number, number][] {
+  const c = Math.min(0.3, diameter / 6);
+  return [
+    [0, 0],
+    [r - c, 0],
+    [r, c],
+    [r, length - c],
+    [r - c, length],
+    [0, length],
+  ];
+}
+
+type Pinned = Extract<TeethSpec, { family: 'pins' | 'pegs' | 'reducer pins' }>;
+
+const isPinned = (teeth: TeethSpec): teeth is Pinned =>
+  teeth.family === 'pins' || teeth.family === 'pegs' || teeth.family === 'reducer pins';
+
+/** The pins of a wheel: how many, on which radius, how thick; mm. */
+const pinsIn = ({ family, spec }: Pinned): { count: number; radius: number; pinDiameter: number } =>
+  family === 'reducer pins'
+    ? { count: spec.pins, radius: spec.pinCircleRadius, pinDiameter: spec.pinDiameter }
+    : { count: spec.count, radius: spec.pitchRadius, pinDiameter: spec.pinDiameter };
+
+/** Length of a pin by itself, mm: through its wheel, and as far as it reaches. */
+function pinLength(
+  family: Pinned['family'],
+  form: Toothing['form'] | undefined,
+  thick: number,
+  reach: number | undefined,
+): number {
+  if (family === 'pegs' && form?.kind === 'pegs') return form.pegLength + thick;
+  return reach === undefined ? 3 * thick : reach + thick;
+}
+
+/** Rods through the lugs of rings, pressed in these and in both plates. */
+function lugRods({ layout }: Derived): ExtraPart[] {
+  const sizes = new Map(layout.lugRods.map(r => [r.diameter, r] as const));
+  return [...sizes.values()].map(({ diameter, whole }) => {
+    const length = whole.to - whole.from;
+    return {
+      ...{ id: `lug rod ${diameter}`, kind: 'pin' as const, name: `rod of lugs, ${diameter} mm` },
+      number: layout.lugRods.filter(r => r.diameter === diameter).length,
+      ...{ outside: diameter, height: length, volume: rodVolume(diameter, length) },
+      make: (kit, growth) => ok(rod(kit, diameter + 2 * growth.outline, 0, length)),
+    };
   });
 }
 

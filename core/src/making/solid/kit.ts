@@ -1,5 +1,5 @@
 import type { Manifold, ManifoldToplevel } from 'manifold-3d';
-import { flatten, type Path, type TriMesh } from '../../ground/geometry/index.ts';
+import { flatten, type Path, soundFacets, type TriMesh } from '../../ground/geometry/index.ts';
 
 /** The library that makes bodies: it refuses what is not closed. It is loaded where it is used and handed in. */
 export type SolidKit = Pick<ManifoldToplevel, 'CrossSection' | 'Manifold' | 'Mesh'>;
@@ -13,7 +13,7 @@ const SIMPLE = 5e-4;
  */
 export function toTriMesh(body: Manifold): TriMesh {
   const plain = body.asOriginal().simplify(SIMPLE);
-  const mesh = joined(plain.getMesh());
+  const mesh = soundFacets(joined(plain.getMesh()));
   plain.delete();
   return mesh;
 }

@@ -1,30 +1,32 @@
 import type { Derived } from '../../state/state/index.ts';
 import { strokeText, type TriMesh } from '../../ground/geometry/index.ts';
-import type { Piece } from '../../place/layout/index.ts';
+import { fusedParts, onePieces, type Piece } from '../../place/layout/index.ts';
 import { byId, type Process, processOf } from '../../document/machine/index.ts';
 import { AS_IS, compensated, type Growth, growthOf } from '../process/index.ts';
-import { type FlatPart, flatParts } from '../workshop/index.ts';
+import { type FlatPart, flatParts, piecesNeeded } from '../workshop/index.ts';
 import { fail, ok, type Result } from '../../ground/result/index.ts';
 import type { Manifold } from 'manifold-3d';
+import { wheelPiece } from '../../state/derive/index.ts';
 import { engrave } from './engrave.ts';
 import type { ExtraPart } from './extra-part.ts';
 import { extraParts } from './extra-parts.ts';
 import { withFirstLayer } from './first-layer.ts';
 import { extrude, type SolidKit, toTriMesh } from './kit.ts';
+import { onePieceBody } from './one-piece-body.ts';
 import { pieceBody } from './round-solids.ts';
 import { wheelSolid } from './wheel-solid.ts';
 
 /** A part that can be printed: what it is, its name, and how many of it the machine needs. */
 export interface SolidPart {
   readonly id: string;
-  readonly kind: FlatPart['kind'] | Piece['kind'] | ExtraPart['kind'];
+  readonly kind: FlatPart['kind'] | Piece['kind'] | ExtraPart['kind'] | 'one piece';
   readonly name: string;
   readonly number: number;
 }
 
-/** Bought rather than printed, whatever the rest is made by: rods, pins and keys. */
+/** Bought rather than printed, whatever the rest is made by: rods, pins, keys and ball bearings. */
 export const isBought = ({ kind }: Pick<SolidPart, 'kind'>): boolean =>
-  kind === 'rod' || kind === 'pin' || kind === 'key';
+  kind === 'rod' || kind === 'pin' || kind === 'key' || kind === 'bearing';
 
 /** Which piece of the layout a part is: its index there. */
 const pieceIndex = (id: string): number => Number(id.replace(/^piece /, ''));
@@ -34,19 +36,27 @@ const pieceIndex = (id: string): number => Number(id.replace(/^piece /, ''));
  * number.
  */
 export function solidParts(derived: Derived): SolidPart[] {
-  const { machine, layout, moving } = derived;
-  const wheels = machine.wheels.map((w): SolidPart => ({
-    ...{ id: w.id, kind: 'wheel', name: w.name },
-    number:
-      machine.making.find(m => m.part === w.id)?.number ??
-      1 + moving.copies.filter(c => c.member === w.member).length,
+  const { machine, layout } = derived;
+  const ones = onePieces(machine, layout.pieces);
+  const fused = fusedParts(ones);
+  const made = ones.map((one): SolidPart => ({
+    ...{ id: one.id, kind: 'one piece', name: `${one.name}, one piece` },
+    number: machine.making.find(m => m.part === one.id)?.number ?? piecesNeeded(derived, one.arbor),
   }));
   const flat = flatParts(derived).parts;
+  const loose = machine.wheels.filter(w => !fused.has(w.id));
+  const wheels = loose.map((w): SolidPart => ({
+    ...{ id: w.id, kind: 'wheel', name: flat.find(p => p.id === w.id)?.name ?? w.name },
+    number:
+      machine.making.find(m => m.part === w.id)?.number ??
+      (wheelPiece(derived, w) ? (w.divided?.pieces ?? 1) : 1) * piecesNeeded(derived, w.member),
+  }));
   const leaves = flat
-    .filter(p => p.kind !== 'wheel')
+    .filter(p => p.kind !== 'wheel' && !fused.has(p.id))
     .map(({ id, kind, name, number }): SolidPart => ({ id, kind, name, number }));
   const pieces = new Map<string, SolidPart>();
   layout.pieces.forEach((p, i) => {
+    if (fused.has(`piece ${i}`)) return;
     const size = [
       p.kind,
       (p.length / p.number).toFixed(3),
@@ -71,7 +81,7 @@ export function solidParts(derived: Derived): SolidPart[] {
     name,
     number,
   }));
-  return [...wheels, ...leaves, ...pieces.values(), ...extras];
+  return [...made, ...wheels, ...leaves, ...pieces.values(), ...extras];
 }
 
 /**
@@ -99,23 +109,62 @@ export function partMaker(
   const { machine, layout, chordError } = derived;
   const flat = new Map(flatParts(derived).parts.map(p => [p.id, p]));
   const extras = new Map(extraParts(derived).map(p => [p.id, p]));
+  const ones = new Map(onePieces(machine, layout.pieces).map(p => [p.id, p]));
   return (part, growth = AS_IS, process) => {
-    const wheel = byId(machine.wheels, part.id);
+    const one = ones.get(part.id);
+    const wheel = one ? undefined : byId(machine.wheels, part.id);
     if (wheel) return wheelSolid(kit, derived, wheel, growth, { process });
     const [leaf, extra, piece] = [flat.get(part.id), extras.get(part.id), layout.pieces[pieceIndex(part.id)]];
-    const made = leaf
-      ? leafBody(kit, leaf, growth, chordError)
-      : extra
-        ? extra.make(kit, growth)
-        : piece
-          ? pieceBody(kit, piece, growth, chordError)
-          : fail('part-unknown', { part: part.name });
+    const made = one
+      ? onePieceBody(kit, derived, one, growth)
+      : leaf
+        ? (leaf.raised ? bentBody : leafBody)(kit, leaf, growth, chordError)
+        : extra
+          ? extra.make(kit, growth)
+          : piece
+            ? pieceBody(kit, piece, growth, chordError)
+            : fail('part-unknown', { part: part.name });
     if (!made.ok) return made;
     const body = withFirstLayer(kit, made.value, process);
     const mesh = toTriMesh(body);
     body.delete();
     return ok(mesh);
   };
+}
+
+/**
+ * An arm that is bent up by 45° and level again: what its outline, seen from above, and its profile, seen from the
+ * side, have in common.
+ */
+function bentBody(
+  kit: SolidKit,
+  { raised, thickness: t }: FlatPart,
+  growth: Growth,
+  chordError: number,
+): Result<Manifold> {
+  if (!raised) return fail('part-unknown', { part: '' });
+  const paths = compensated(raised.outline, raised.holes, growth, chordError);
+  if (!paths.ok) return paths;
+  const { from, by } = raised;
+  const tall = extrude(kit, paths.value, by + t, chordError);
+  // A sheet of even thickness: its slope is t · √2 measured upright, so its upper bends lie t (√2 − 1) further back.
+  const back = t * (Math.SQRT2 - 1);
+  const far = 1e4;
+  const profile: [number, number][] = [
+    [-far, 0],
+    [from, 0],
+    [from + by, by],
+    [far, by],
+    [far, by + t],
+    [from + by - back, by + t],
+    [from - back, t],
+    [-far, t],
+  ];
+  const strip = kit.Manifold.extrude(kit.CrossSection.ofPolygons([profile]), 2 * far, 0, 0, [1, 1], true);
+  const body = tall.intersect(strip.rotate([90, 0, 0]));
+  strip.delete();
+  tall.delete();
+  return ok(body);
 }
 
 /** A plate, arm, hand or dial: its outline drawn up, marks and numerals engraved. */

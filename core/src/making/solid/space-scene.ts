@@ -1,8 +1,28 @@
 import type { Derived } from '../../state/state/index.ts';
-import { armLayers, type SpaceFrame, spaceFrames, wheelThickness } from '../../place/layout/index.ts';
+import {
+  armLayers,
+  fittingsOf,
+  footReach,
+  fusedParts,
+  type OnePiece,
+  onePieces,
+  outputPlates,
+  proudHubs,
+  type SpaceFrame,
+  spaceFrames,
+  wallLayer,
+  wheelThickness,
+} from '../../place/layout/index.ts';
 import { arbors, axisOfWheel, byId, GROUND, type Wheel } from '../../document/machine/index.ts';
 import { copyPlace } from '../../place/motion/index.ts';
+import { bodyArmOf } from '../../place/indicator/index.ts';
 import { indicatorAxis, sideScene } from '../../files/drawings/index.ts';
+import { fittingPart } from './fittings.ts';
+import { eccentrics } from './reducer-parts.ts';
+import { wheelPiece } from '../../state/derive/index.ts';
+import { onePieceBand } from './one-piece-body.ts';
+import { hasPrintedHub } from './hub-solid.ts';
+import { hubAtBack } from './wheel-solid.ts';
 import { radians } from '../../ground/units/index.ts';
 
 /** What kinds of things can be taken away to see the inside. */
@@ -13,7 +33,7 @@ export type SpaceGroup = 'wheels' | 'arbors' | 'arms' | 'back plate' | 'front pl
  * and moved.
  */
 export interface SpaceItem {
-  /** The part whose body it is; `ball r` for a ball of radius r, `stick l` for the rod of length l that bears one. */
+  /** The part whose body it is. */
   readonly body: string;
   readonly name: string;
   readonly group: SpaceGroup;
@@ -59,18 +79,27 @@ const standing = {
  */
 export function spaceScene(derived: Derived): SpaceScene {
   const side = sideScene(derived);
+  const ones = onePieces(derived.machine, derived.layout.pieces);
+  const fused = fusedParts(ones);
   const items = [
-    ...derived.machine.wheels.flatMap(w => wheelItems(derived, w)),
-    ...pieceItems(derived),
-    ...plateItems(derived),
-    ...armItems(derived),
-    ...indicatorItems(derived, side),
+    ...ones.flatMap(one => onePieceItems(derived, one)),
+    ...[
+      ...derived.machine.wheels.flatMap(w => wheelItems(derived, w)),
+      ...derived.machine.wheels.flatMap(w => wallItems(derived, w)),
+      ...reducerItems(derived),
+      ...hubItems(derived, false),
+      ...pieceItems(derived),
+      ...plateItems(derived),
+      ...armItems(derived),
+      ...indicatorItems(derived, side),
+    ].filter(i => !fused.has(i.body)),
   ];
   const frames = spaceFrames(derived, (side.low + side.high) / 2);
   /** What is turned over hangs from its bed face, which is then its upper one. */
   const turnedOver = (i: SpaceItem): SpaceItem => {
     const wheel = byId(derived.machine.wheels, i.body.replace(/^standing /, ''));
-    if (!wheel || !frames.get(i.axis)?.upsideDown.has(wheel.id)) return i;
+    const flipped = wheel !== undefined && frames.get(i.axis)?.upsideDown.has(wheel.id) === true;
+    if (!wheel || flipped === hubAtBack(derived.machine, wheel)) return i;
     const thick = wheelThickness(derived.machine.stack, wheel);
     return { ...i, over: true, at: { ...i.at, z: i.at.z + thick } };
   };
@@ -96,20 +125,106 @@ function wheelItems(derived: Derived, wheel: Wheel): SpaceItem[] {
   const { machine, layout, phases, wheels } = derived;
   const [state, band] = [wheels[wheel.id], layout.stack.layers.get(wheel.layer)];
   if (!state?.figure.ok || !band) return [];
-  const pegs = state.teeth.family === 'pegs' || state.teeth.family === 'pins';
+  const pegs = ['pegs', 'pins', 'reducer pins'].includes(state.teeth.family);
   const body = pegs ? `standing ${wheel.id}` : wheel.id;
   const axis = axisOfWheel(machine, wheel) ?? derived.racks.find(r => r.wheel === wheel.id)?.axis ?? '';
   const phase = phases.at[wheel.id] ?? 0;
-  return placesOf(derived, wheel.member).map(({ place, spin }) => ({
+  const piece = wheelPiece(derived, wheel);
+  const turns = piece?.ok
+    ? Array.from(
+        { length: wheel.divided?.pieces ?? 1 },
+        (_, i, n = wheel.divided?.pieces ?? 1) => piece.value.middle + (2 * Math.PI * i) / n,
+      )
+    : [0];
+  return placesOf(derived, wheel.member)
+    .flatMap(({ place, spin: own }) => turns.map(turn => ({ place, spin: own + turn })))
+    .map(({ place, spin }) => ({
+      ...{
+        ...standing,
+        body,
+        name: wheel.name,
+        group: 'wheels' as const,
+        member: wheel.member,
+        layer: wheel.layer,
+      },
+      ...{ place, axis, spin: phase + spin, at: { x: 0, y: 0, z: band.from } },
+    }));
+}
+
+/** Hubs that stand out of wheels: those printed with them, or those that are parts of their own. */
+export const hubItems = (derived: Derived, printed: boolean): SpaceItem[] =>
+  proudHubs(derived.machine, derived.layout.stack)
+    .filter(h => hasPrintedHub(derived.machine, h.wheel) === printed)
+    .flatMap(({ wheel, band }) =>
+      placesOf(derived, wheel.member).map(({ place, spin }) => ({
+        ...{ ...standing, body: `hub ${wheel.id}`, name: `hub, ${wheel.name}`, group: 'wheels' as const },
+        ...{
+          member: wheel.member,
+          layer: wheel.layer,
+          place,
+          axis: axisOfWheel(derived.machine, wheel) ?? '',
+        },
+        ...{ spin: spin + (derived.phases.at[wheel.id] ?? 0), at: { x: 0, y: 0, z: band.from } },
+      })),
+    );
+
+/** What is made as one with an arbor, which turns with it. */
+const onePieceItems = (derived: Derived, one: OnePiece): SpaceItem[] =>
+  placesOf(derived, one.arbor).map(({ place, spin }) => ({
     ...{
       ...standing,
-      body,
-      name: wheel.name,
+      body: one.id,
+      name: `${one.name}, one piece`,
       group: 'wheels' as const,
-      member: wheel.member,
-      layer: wheel.layer,
+      member: one.arbor,
     },
-    ...{ place, axis, spin: phase + spin, at: { x: 0, y: 0, z: band.from } },
+    ...{ place, spin, axis: byId(arbors(derived.machine), one.arbor)?.axis ?? '' },
+    layer: byId(derived.machine.wheels, one.id)?.layer,
+    at: { x: 0, y: 0, z: onePieceBand(derived, one).from },
+  }));
+
+/** Output plates of reducers, their pins down in the holes of the discs, and the eccentrics that swing these. */
+function reducerItems(derived: Derived): SpaceItem[] {
+  const { machine, layout, phases } = derived;
+  const axisOf = (id: string): string => byId(arbors(machine), id)?.axis ?? '';
+  const plates = outputPlates(machine).flatMap(({ joint, discs, member, layer }): SpaceItem[] => {
+    const band = layout.stack.layers.get(layer);
+    if (!band) return [];
+    const of = {
+      ...standing,
+      body: `output ${joint.id}`,
+      name: 'output plate',
+      group: 'wheels' as const,
+      member,
+      layer,
+    };
+    const at = { x: 0, y: 0, z: band.to };
+    return [
+      { ...of, place: member, axis: axisOf(member), spin: phases.at[discs[0].id] ?? 0, over: true, at },
+    ];
+  });
+  const swinging = eccentrics(derived).map(({ arbor, discs, at: spin, from }): SpaceItem => ({
+    ...{
+      ...standing,
+      body: `eccentric ${discs[0].id}`,
+      name: `eccentric, ${discs[0].name}`,
+      group: 'wheels',
+    },
+    ...{ member: arbor, place: arbor, axis: axisOf(arbor), spin, layer: discs[0].layer },
+    at: { x: 0, y: 0, z: from },
+  }));
+  return [...plates, ...swinging];
+}
+
+/** The wall of a ring, which turns with it. */
+function wallItems(derived: Derived, wheel: Wheel): SpaceItem[] {
+  const band = derived.layout.stack.layers.get(wallLayer(wheel) ?? NaN);
+  if (!band) return [];
+  const axis = axisOfWheel(derived.machine, wheel) ?? '';
+  const of = { ...standing, name: `${wheel.name}, wall`, group: 'wheels' as const, member: wheel.member };
+  return placesOf(derived, wheel.member).map(({ place, spin }) => ({
+    ...{ ...of, body: `wall ${wheel.id}`, layer: wallLayer(wheel), place, axis, spin },
+    at: { x: 0, y: 0, z: band.from },
   }));
 }
 
@@ -144,6 +259,7 @@ function plateItems({ layout, machine }: Derived): SpaceItem[] {
     at: { x: 0, y: 0, z: p.band.from },
   }));
   const back = layout.stack.back;
+  const feet = machine.layout.plates?.feet;
   const pillars = (machine.layout.plates?.pillars ?? []).flatMap((p): SpaceItem[] =>
     back
       ? [
@@ -152,12 +268,24 @@ function plateItems({ layout, machine }: Derived): SpaceItem[] {
             body: `pillar ${p.diameter}`,
             name: 'pillar',
             group: 'front plate',
-            at: { x: p.x, y: p.y, z: back.from },
+            at: { x: p.x, y: p.y, z: back.from - (feet ? footReach(feet.height) : 0) },
           },
         ]
       : [],
   );
-  return [...plates, ...pillars];
+  const rods = layout.lugRods.map((p): SpaceItem => ({
+    ...{ ...standing, body: `lug rod ${p.diameter}`, name: 'rod of lugs', group: 'front plate' },
+    at: { x: p.at.x, y: p.at.y, z: p.whole.from },
+  }));
+  const fitted = fittingsOf(machine, layout.stack, layout.plates).map((f): SpaceItem => ({
+    ...{ ...standing, body: fittingPart(f), name: f.kind === 'foot' ? 'foot' : `ball ${fittingPart(f)}` },
+    group:
+      f.kind === 'bearing' && f.band.from >= (layout.stack.front?.from ?? Infinity)
+        ? 'front plate'
+        : 'back plate',
+    at: { x: f.at.x, y: f.at.y, z: f.band.from },
+  }));
+  return [...plates, ...pillars, ...rods, ...fitted];
 }
 
 function armItems(derived: Derived): SpaceItem[] {
@@ -204,12 +332,26 @@ function indicatorItems(derived: Derived, side: ReturnType<typeof sideScene>): S
       case 'dial':
         return [{ ...common, body: i.id, at }];
       case 'globe':
-        return [{ ...common, body: `ball ${i.radius}`, out: 0, at: { ...at, z: seen.low + i.radius } }];
-      case 'body':
+        return [{ ...common, body: `ball ${i.id}`, at }];
+      case 'body': {
+        const out = { ...common, out: i.distance };
+        const bent =
+          bodyArmOf({ machine: derived.machine, sizes: derived.layout.sizes }, i).bend !== undefined;
+        const over = { ...common, out: -(i.weight?.distance ?? 0) };
+        const weighed: SpaceItem[] = i.weight
+          ? [
+              { ...over, body: `weight ${i.id}`, at: { ...at, z: seen.high } },
+              { ...over, body: `pin weight ${i.id}`, at },
+            ]
+          : [];
+        const arm = i.distance > 0 ? [{ ...common, body: i.id, at }] : [];
         return [
-          { ...common, body: `ball ${i.radius}`, out: i.distance, at },
-          { ...common, body: `stick ${i.distance}`, at },
+          ...arm,
+          { ...out, body: `ball ${i.id}`, at: { ...at, z: seen.high + (i.lift ?? 0) } },
+          { ...out, body: `pin ball ${i.id}`, at: { ...at, z: bent ? at.z + (i.lift ?? 0) : at.z } },
+          ...weighed,
         ];
+      }
     }
   });
 }

@@ -1,20 +1,19 @@
 import type { Manifold } from 'manifold-3d';
-import type { Derived } from '../../state/state/index.ts';
-import { wheelPlane } from '../../state/derive/index.ts';
-import { type Path, flatten, strokeText, type TriMesh } from '../../ground/geometry/index.ts';
+import { wheelPiece, wheelPlane } from '../../state/derive/index.ts';
+import { dovetail, fitAllowance, splitPeg, wedge } from '../../teeth/body/index.ts';
+import { type Path, type Point, flatten, strokeText, type TriMesh } from '../../ground/geometry/index.ts';
 import { wheelThickness } from '../../place/layout/index.ts';
 import { AS_IS, compensated, type Growth } from '../process/index.ts';
-import { byId, type Process, type Wheel } from '../../document/machine/index.ts';
+import { byId, type Machine, type Process, processOf, type Wheel } from '../../document/machine/index.ts';
 import { fail, ok, type Result } from '../../ground/result/index.ts';
-import { radians } from '../../ground/units/index.ts';
+import { degrees, radians } from '../../ground/units/index.ts';
 import { engravedText } from '../../files/drawings/index.ts';
 import { bevelSolid } from './bevel-solid.ts';
 import { engrave } from './engrave.ts';
 import { withFirstLayer } from './first-layer.ts';
+import { hasPrintedHub, withHub } from './hub-solid.ts';
+import type { SolidFacts } from './solid-facts.ts';
 import { extrude, type SolidKit, toTriMesh } from './kit.ts';
-
-/** What solids are made from. */
-export type SolidFacts = Pick<Derived, 'machine' | 'wheels' | 'chordError' | 'layout' | 'positions'>;
 
 /**
  * The most that the edge of a leaning tooth is off its true helix between two steps, mm: r·(1 − cos(step/2)) and
@@ -38,13 +37,78 @@ export function wheelSolid(
   finish: Finish = {},
 ): Result<TriMesh> {
   if (facts.wheels[wheel.id]?.teeth.family === 'bevel') return bevelSolid(kit, facts, wheel, growth);
-  const made = wheelManifold(kit, facts, wheel, growth, finish);
+  const whole = wheelManifold(kit, facts, wheel, growth, finish);
+  if (!whole.ok) return whole;
+  const made = pieceOfBody(kit, facts, wheel, growth, onBed(facts, wheel, whole.value));
   if (!made.ok) return made;
   const body = finish.process ? withFirstLayer(kit, made.value, finish.process) : made.value;
   const mesh = toTriMesh(body);
   body.delete();
   return ok(mesh);
 }
+
+/** A wheel with a hub at its back stands on its front face. */
+const onBed = ({ machine }: SolidFacts, wheel: Wheel, body: Manifold): Manifold =>
+  hubAtBack(machine, wheel)
+    ? body.rotate([180, 0, 0]).translate([0, 0, wheelThickness(machine.stack, wheel)])
+    : body;
+
+/** Whether a hub is printed on the back of a wheel, so that its body is turned over. */
+export const hubAtBack = (machine: Machine, wheel: Wheel): boolean =>
+  wheel.body?.proud?.side === 'back' && hasPrintedHub(machine, wheel);
+
+/** The piece of a wheel that is made in several, cut out of the whole body and turned to x; or the whole. */
+function pieceOfBody(
+  kit: SolidKit,
+  facts: SolidFacts,
+  wheel: Wheel,
+  growth: Growth,
+  whole: Manifold,
+): Result<Manifold> {
+  const piece = wheelPiece(facts, wheel);
+  if (!piece || !wheel.divided) return ok(whole);
+  if (!piece.ok) return piece;
+  const { from, to, joints, middle } = piece.value;
+  const { min, max } = whole.boundingBox();
+  const far = 2 * Math.max(max[0], max[1], -min[0], -min[1]);
+  /** A plane figure, grown all round, through the whole body. */
+  const through = (points: readonly Point[], by = 0): Manifold => {
+    const section = kit.CrossSection.ofPolygons([points.map((p): [number, number] => [p.x, p.y])]);
+    return kit.Manifold.extrude(section.offset(by, 'Miter'), max[2] - min[2] + 2).translate([
+      0,
+      0,
+      min[2] - 1,
+    ]);
+  };
+  const fits = processOf(facts.machine, wheel.id)?.fits;
+  const sector = through(wedge(from, to, far));
+  const tailed = wheel.divided.by === 'dovetails';
+  const keep = tailed
+    ? kit.Manifold.union([sector, ...joints.map(j => through(dovetail(j, to), growth.outline))])
+    : sector;
+  const socket = fitAllowance('sliding', fits) / 2 - growth.hole;
+  const peg = splitPeg(max[2] - min[2]);
+  const across = peg.diameter + fitAllowance('press', fits) - 2 * growth.hole;
+  const cut = tailed
+    ? joints.map(j => through(dovetail(j, from), socket))
+    : [from, to].flatMap(angle =>
+        joints.map(({ at }) =>
+          kit.Manifold.cylinder(peg.length + PEG_ROOM, across / 2, across / 2, 32, true)
+            .rotate([90, 0, 0])
+            .translate([at, 0, (min[2] + max[2]) / 2])
+            .rotate([0, 0, degrees(angle)]),
+        ),
+      );
+  return ok(
+    whole
+      .intersect(keep)
+      .subtract(kit.Manifold.union(cut))
+      .rotate([0, 0, -degrees(middle)]),
+  );
+}
+
+/** How much longer the holes of a peg are than the peg, mm (common practice, no source). */
+const PEG_ROOM = 0.4;
 
 /** How a body is finished: what lies above its teeth's plane figure, and for which printer. */
 export interface Finish {
@@ -97,10 +161,11 @@ export function wheelManifold(
     helix === 0
       ? extrude(kit, [outline, ...holes], height, chordError)
       : leaning(kit, { straight: holes.slice(inside), height, pieces, chordError, ...lean });
-  if (plain) return ok(body);
+  if (plain) return withHub(kit, facts, wheel, body, growth);
   const names = wheel.body?.engraved ? [engravedText(facts, wheel)] : [];
   const text = names.flatMap(l => strokeText(l.text, l, l.height, l.angle ?? 0));
-  return ok(engrave(kit, body, [...plane.value.engraved, ...text], height));
+  const marked = engrave(kit, body, [...plane.value.engraved, ...text], height);
+  return withHub(kit, facts, wheel, marked, growth);
 }
 
 /** What leans with the teeth, and holes that are cut straight through, as what passes them is straight. */

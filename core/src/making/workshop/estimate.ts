@@ -25,15 +25,19 @@ const PIERCE = 1;
 const CHORD = 0.01;
 
 /**
- * Mass = area · thickness · density. A cutter goes the length of every line at its rate and needs a moment for
- * each; a printer lays the whole volume at its rate, as if it were printed full. Cost by weight, or by the sheet as
- * the part of its area that the outline covers.
+ * Mass = area · thickness · density, a hub that is printed on with it. A cutter goes the length of every line at its
+ * rate and needs a moment for each; a printer lays the whole volume at its rate, as if it were printed full. Cost by
+ * weight, or by the sheet as the part of its area that the outline covers.
  */
 export function estimateOf(part: FlatPart, process: Process, material: Material | undefined): PartEstimate {
   const size = (p: Path): number => Math.abs(signedArea(flatten(p, CHORD)));
   const covered = size(part.outline);
   const area = covered - part.holes.reduce((sum, h) => sum + size(h), 0);
-  const volume = area * part.thickness;
+  const hub = part.hub
+    ? (size(part.hub.outline) - part.hub.holes.reduce((sum, h) => sum + size(h), 0)) *
+      (part.hub.height / part.hub.pieces)
+    : 0;
+  const volume = area * part.thickness + hub;
   const mass = material?.density === undefined ? undefined : (volume / 1000) * material.density;
   const printed = process.kind === 'printer';
   const lines = [part.outline, ...part.holes];

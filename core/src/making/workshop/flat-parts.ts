@@ -1,13 +1,22 @@
 import type { Derived } from '../../state/state/index.ts';
 import { piecesNeeded } from './pieces-needed.ts';
 import { untoldOf } from '../../state/judge/index.ts';
-import { wheelPlane } from '../../state/derive/index.ts';
+import { wheelPiece, wheelPlane } from '../../state/derive/index.ts';
 import type { Label, Shape } from '../../ground/drawing/index.ts';
 import { Clipper, EndType, JoinType } from 'clipper2-ts';
-import { fitAllowance } from '../../teeth/body/index.ts';
+import { borePath, fitAllowance, pegMarks, splitPeg } from '../../teeth/body/index.ts';
 import { circle, type Path, type Point, polygon, signedArea, flatten } from '../../ground/geometry/index.ts';
-import { indicatorFigure } from '../../place/indicator/index.ts';
-import { armLayers, armWidth, carriedAxes, USUAL_TUBES, wheelThickness } from '../../place/layout/index.ts';
+import { bendLines, bodyArmOf, type BodyIndicator, indicatorFigure } from '../../place/indicator/index.ts';
+import {
+  armLayers,
+  armWidth,
+  carriedAxes,
+  LEAF,
+  proudHub,
+  USUAL_TUBES,
+  wallLayer,
+  wheelThickness,
+} from '../../place/layout/index.ts';
 import { AT_REST, copyPlace, stancesAt } from '../../place/motion/index.ts';
 import {
   arbors,
@@ -20,13 +29,10 @@ import {
 import { engravedText, eyeOf, plateDrawing } from '../../files/drawings/index.ts';
 import { type Problem, problem } from '../../ground/result/index.ts';
 
-/** Thickness of hands and dials, mm, where nothing says it: common practice, no source. */
-export const LEAF = 1.6;
-
 /** A part that is cut from a sheet or printed lying flat, as it should measure; about its own origin, mm. */
 export interface FlatPart {
   readonly id: string;
-  readonly kind: 'wheel' | 'plate' | 'arm' | 'hand' | 'dial';
+  readonly kind: 'wheel' | 'hub' | 'wall' | 'plate' | 'arm' | 'body arm' | 'hand' | 'dial';
   readonly name: string;
   /** How many are made. */
   readonly number: number;
@@ -37,6 +43,24 @@ export interface FlatPart {
   readonly drilled: ReadonlySet<Path>;
   readonly engraved: readonly Path[];
   readonly labels: readonly Label[];
+  /** A hub that is printed with it, and stands out of one face. */
+  readonly hub?: HubFigure;
+  /** What is bent up by so much from there on, as it is seen from above once it is. */
+  readonly raised?: {
+    readonly outline: Path;
+    readonly holes: readonly Path[];
+    readonly from: number;
+    readonly by: number;
+  };
+}
+
+/** The figure of a hub that stands out of a wheel, mm. */
+export interface HubFigure {
+  readonly outline: Path;
+  readonly holes: readonly Path[];
+  readonly height: number;
+  /** Among how many pieces of the wheel it is shared. */
+  readonly pieces: number;
 }
 
 /** A part that cannot be made, and why. */
@@ -56,8 +80,9 @@ export function flatParts(derived: Derived): { readonly parts: FlatPart[]; reado
     if (derived.wheels[wheel.id]?.teeth.family === 'bevel') continue;
     const made = wheelPart(derived, wheel);
     if ('problem' in made) left.push(made);
-    else parts.push(made);
+    else parts.push(...hubbedPart(derived, wheel, made));
   }
+  parts.push(...wallParts(derived));
   for (const plate of derived.layout.plates) {
     const drawing = plateDrawing(derived, plate.side);
     if (!drawing.ok) continue;
@@ -74,12 +99,34 @@ export function flatParts(derived: Derived): { readonly parts: FlatPart[]; reado
   parts.push(...armParts(derived));
   for (const i of derived.machine.indicators) {
     const { kind } = i;
+    if (kind === 'body') parts.push(...bodyArmParts(derived, i));
     if (kind !== 'hand' && kind !== 'dial') continue;
     const { shapes, labels } = indicatorFigure(i, eyeOf(derived, i));
     const of = { id: i.id, kind, name: i.name, thickness: LEAF, needed: 1 };
     parts.push(partOf(derived.machine, of, shapes, labels));
   }
   return { parts, left: [...left, ...bodiless(derived)] };
+}
+
+/** A wheel with its hub printed on it, or cut out by itself, to be glued or pinned on, where no printer makes it. */
+function hubbedPart(derived: Derived, wheel: Wheel, part: FlatPart): FlatPart[] {
+  const { machine, layout } = derived;
+  const hub = proudHub(machine, layout.stack.layers, wheel);
+  if (!hub || !wheel.bore || wheel.bore.kind === 'none') return [part];
+  const process = processOf(machine, wheel.id);
+  const holes = [borePath(wheel.bore, process?.fits)];
+  const figure = {
+    outline: circle({ x: 0, y: 0 }, hub.radius),
+    holes,
+    height: hub.height,
+    pieces: wheelPiece(derived, wheel) ? (wheel.divided?.pieces ?? 1) : 1,
+  };
+  if (process?.kind === 'printer') return [{ ...part, hub: figure }];
+  const id = `hub ${wheel.id}`;
+  const of = { id, kind: 'hub' as const, name: `hub, ${wheel.name}`, thickness: hub.height };
+  const number = numberOf(machine, id, piecesNeeded(derived, wheel.member));
+  const { outline } = figure;
+  return [part, { ...of, number, outline, holes, drilled: drillable(holes), engraved: [], labels: [] }];
 }
 
 /** Joints whose own parts are not worked out yet, by what they tie. */
@@ -102,12 +149,72 @@ function wheelPart(derived: Derived, wheel: Wheel): FlatPart | LeftPart {
   const { outline, holes, engraved } = plane.value;
   const { machine } = derived;
   const needed = piecesNeeded(derived, wheel.member);
+  const piece = wheelPiece(derived, wheel);
+  if (piece && wheel.divided) {
+    if (!piece.ok) return { name: wheel.name, problem: piece.problem };
+    const { pieces, by } = wheel.divided;
+    const thickness = wheelThickness(machine.stack, wheel);
+    return {
+      ...{ id: wheel.id, kind: 'wheel', name: `${wheel.name}, one of ${pieces} pieces`, thickness },
+      number: numberOf(machine, wheel.id, pieces * needed),
+      ...{ outline: piece.value.outline, holes: piece.value.holes, drilled: drillable(piece.value.holes) },
+      engraved: by === 'pegs' ? pegMarks(piece.value, splitPeg(thickness)) : [],
+      labels: [],
+    };
+  }
   return {
     ...{ id: wheel.id, kind: 'wheel', name: wheel.name, number: numberOf(machine, wheel.id, needed) },
     thickness: wheelThickness(machine.stack, wheel),
     ...{ outline, holes, engraved, drilled: drillable(holes) },
     labels: wheel.body?.engraved ? [engravedText(derived, wheel)] : [],
   };
+}
+
+/** The arm that carries a body: pressed on its tube, with an eye for the pin of its ball. */
+function bodyArmParts(derived: Derived, i: BodyIndicator): FlatPart[] {
+  const { machine } = derived;
+  const { id } = i;
+  if (i.distance === 0) return [];
+  const arm = bodyArmOf({ machine, sizes: derived.layout.sizes }, i);
+  const number = numberOf(machine, id, 1);
+  const of = { id, kind: 'body arm' as const, name: `arm, ${i.name}`, number, thickness: LEAF };
+  const { outline, holes, seen, bend } = arm;
+  const raised = bend && { ...seen, from: bend.first, by: i.lift ?? 0 };
+  return [
+    {
+      ...of,
+      outline,
+      holes,
+      drilled: drillable(holes),
+      engraved: bendLines(arm),
+      labels: [],
+      ...(raised && { raised }),
+    },
+  ];
+}
+
+/** The walls of rings: discs as wide as their rims, on their arbors. */
+function wallParts(derived: Derived): FlatPart[] {
+  const { machine, layout, extents } = derived;
+  return machine.wheels.flatMap((wheel): FlatPart[] => {
+    const band = layout.stack.layers.get(wallLayer(wheel) ?? NaN);
+    const extent = extents[wheel.id];
+    if (!band || !extent) return [];
+    const id = `wall ${wheel.id}`;
+    const own = layout.sizes.get(wheel.member)?.diameter ?? 0;
+    const bore =
+      own > 0
+        ? [circle({ x: 0, y: 0 }, (own + fitAllowance('press', processOf(machine, id)?.fits)) / 2, false)]
+        : [];
+    return [
+      {
+        ...{ id, kind: 'wall', name: `${wheel.name}, wall`, thickness: machine.stack.thickness },
+        number: numberOf(machine, id, piecesNeeded(derived, wheel.member)),
+        ...{ outline: circle({ x: 0, y: 0 }, extent.outer), holes: bore, drilled: drillable(bore) },
+        ...{ engraved: [], labels: [] },
+      },
+    ];
+  });
 }
 
 /** The bars of arms: round ends about every axis that they carry, in one piece. */

@@ -11,6 +11,7 @@ import {
   rotate,
   strokeText,
 } from '../../ground/geometry/index.ts';
+import type { Process } from '../../document/machine/index.ts';
 import { compensated, gapOf, growthOf, sheetsOf } from '../process/index.ts';
 import { nest, type Nesting, type NestPlace } from '../nest/index.ts';
 import { fileNotes } from '../../files/drawings/index.ts';
@@ -42,7 +43,10 @@ export interface LaidBatch {
   readonly left: readonly LeftPart[];
 }
 
-/** Lays the parts of a batch on the sheets of its material, so many times over; yields the part done. */
+/** How many sheets are cut as one: of a printer one, of other tools as many as they say. */
+export const padOf = ({ kind, pad }: Process): number => (kind === 'printer' ? 1 : (pad ?? 1));
+
+/** Lays the parts of a batch on sheets of its material, so many times over, a pad as one; yields the part done. */
 export function* layOutBatch(
   derived: Pick<Derived, 'chordError'>,
   batch: Batch,
@@ -66,7 +70,7 @@ export function* layOutBatch(
     parts: parts.map(p => ({
       outline: flatten(p.outline, NEST_CHORD),
       holes: p.holes.map(h => flatten(h, NEST_CHORD)),
-      number: p.part.number * sets,
+      number: Math.ceil((p.part.number * sets) / padOf(process)),
     })),
     sheets: stock,
     gap: gapOf(process) + 2 * NEST_CHORD,
@@ -120,10 +124,16 @@ export function sheetDrawing(
     notes: [
       ...fileNotes(derived, batch.process),
       `Sheet ${size.width} × ${size.height} mm. Lines are in the order in which they should be cut.`,
+      ...padNotes(batch.process),
     ],
     groups: [frame, ...inCutOrder(laid, sheet).map(p => groupOf(laid, p))],
   };
 }
+
+const padNotes = (process: Process): string[] =>
+  padOf(process) > 1
+    ? [`Nail or tape ${padOf(process)} sheets into a pad, outside all parts, and cut them as one.`]
+    : [];
 
 /** The places of a sheet, parts that lie within a hole of another before it. */
 function inCutOrder(laid: LaidBatch, sheet: number): NestPlace[] {
@@ -190,13 +200,14 @@ export function batchTotals({ batch, nesting, parts, sheets }: LaidBatch): {
   const each = parts.map(p => estimateOf(p.part, batch.process, batch.material));
   const laid = nesting.places.flatMap(p => each[p.part] ?? []);
   const seconds = laid.reduce((sum, e) => sum + e.seconds, 0);
+  const pad = padOf(batch.process);
   const mass = laid.every(e => e.mass !== undefined)
-    ? laid.reduce((sum, e) => sum + (e.mass ?? 0), 0)
+    ? pad * laid.reduce((sum, e) => sum + (e.mass ?? 0), 0)
     : undefined;
   const { price } = batch.material ?? {};
   const bySheet = price?.per === 'sheet' && batch.process.kind !== 'printer';
   const cost = bySheet
-    ? sheets.length * price.amount
+    ? pad * sheets.length * price.amount
     : price?.per === 'kg' && mass !== undefined
       ? (mass / 1000) * price.amount
       : undefined;

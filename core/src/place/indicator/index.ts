@@ -1,4 +1,7 @@
 /** Hands, dials, globes, bodies and how they read. */
+export * from './body-arm.ts';
+export * from './balance.ts';
+export * from './body-arm-of.ts';
 export * from './pointing.ts';
 export * from './reading.ts';
 export * from './numerals.ts';

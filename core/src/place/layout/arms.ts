@@ -3,8 +3,8 @@ import { arbors, axisOfWheel, byId, GROUND, type Machine, meshes } from '../../d
 type Parts = Pick<Machine, 'wheels' | 'members' | 'axes' | 'joints'>;
 
 /**
- * Arms that carry their axes on a bar. An eccentric that swings a reducer’s disc needs none: it turns within the
- * disc.
+ * Arms that carry their axes on a bar. An eccentric that swings a reducer’s disc needs none: it turns within the disc;
+ * nor does an arm of which nothing is made.
  */
 export function barredArms(machine: Parts): string[] {
   const swung = new Set(
@@ -18,7 +18,7 @@ export function barredArms(machine: Parts): string[] {
     ),
   );
   const arms = new Set(machine.axes.flatMap(a => (a.frame !== GROUND && !swung.has(a.id) ? [a.frame] : [])));
-  return arbors(machine).flatMap(m => (arms.has(m.id) ? [m.id] : []));
+  return arbors(machine).flatMap(m => (arms.has(m.id) && !m.bodiless ? [m.id] : []));
 }
 
 /** The axes that an arm carries, those on its own line left out: nothing reaches out to them. */

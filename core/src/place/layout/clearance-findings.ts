@@ -55,6 +55,7 @@ type StrikeCode =
   | 'arbors-strike'
   | 'arm-strikes'
   | 'pillar-strikes'
+  | 'shown-strikes'
   | 'outside-envelope'
   | 'in-keep-out';
 
@@ -76,6 +77,8 @@ function strikes(machine: Pick<Machine, 'axes' | 'members' | 'wheels'>, c: Clear
       return say('wheel-strikes-arbor');
     case 'arbors':
       return say('arbors-strike');
+    case 'shown':
+      return say('shown-strikes');
     case 'arm':
       return say('arm-strikes');
     case 'pillar':

@@ -1,8 +1,10 @@
 import { jointEnds, type Machine, type Region } from '../../document/machine/index.ts';
 import { gapBetween } from './gap.ts';
 import { depthIn, spanFrom } from './region.ts';
+import { throughDiscs } from './reducer-layers.ts';
 import { type LayoutParts, type Solid, solidsOf } from './solids.ts';
 import { type Band, overlap } from './stack.ts';
+import { shownSolids } from './shown-solids.ts';
 import { neverNearer, reachOf, relative } from './turning.ts';
 
 /** Two things and the nearest they come, mm; negative: they strike. */
@@ -15,6 +17,7 @@ export interface Clearance {
     | 'arbors'
     | 'arm'
     | 'pillar'
+    | 'shown'
     | 'envelope'
     | 'keep-out';
   /** Ids in the document: wheels, arbors, arms, pillars, keep-outs. */
@@ -34,8 +37,26 @@ const FAR = 25;
 /** Everything that comes near anything else that it should not touch, the tightest first; see `gapBetween`. */
 export function clearancesOf(parts: LayoutParts): Clearance[] {
   const solids = solidsOf(parts);
+  const found = nearPairs(parts, solids, solids);
+  for (const s of solids) for (const c of roomClearances(parts, s)) found.keep(c);
+  return found.all();
+}
+
+/** What shows something and comes near anything that stands out beside it, the tightest first. */
+export function shownClearances(parts: LayoutParts): Clearance[] {
+  const shown = shownSolids(parts);
+  return nearPairs(parts, shown, [...shown, ...solidsOf(parts)]).all();
+}
+
+/** The nearest that each pair comes of some solids with themselves, which lie first among all, and with all others. */
+function nearPairs(
+  parts: LayoutParts,
+  some: readonly Solid[],
+  solids: readonly Solid[],
+): { readonly keep: (c: Clearance) => void; readonly all: () => Clearance[] } {
   const touching = touchingPairs(parts.machine);
   const spindles = spindlesOf(parts.machine);
+  const swung = throughDiscs(parts.machine);
   const found = new Map<string, Clearance>();
   const keep = (c: Clearance): void => {
     const key = `${c.kind} ${c.a} ${c.b}`;
@@ -43,18 +64,18 @@ export function clearancesOf(parts: LayoutParts): Clearance[] {
     if (c.gap < FAR && (!known || c.gap < known.gap)) found.set(key, c);
   };
   const widths = solids.map(s => s.outer + barLength(s));
-  solids.forEach((a, i) => {
+  some.forEach((a, i) => {
     const wide = (widths[i] as number) + FAR;
     for (let k = i + 1; k < solids.length; k++) {
       const b = solids[k] as Solid;
       if (!overlap(a.band, b.band)) continue;
       if (neverNearer(a.path, b.path) > wide + (widths[k] as number)) continue;
       const kind = kindOf(a, b, touching, spindles);
-      if (kind) keep({ kind, a: a.id, b: b.id, ...gapBetween(a, b) });
+      if (kind && !swung.has(`${a.id} ${b.id}`) && !swung.has(`${b.id} ${a.id}`))
+        keep({ kind, a: a.id, b: b.id, ...gapBetween(a, b) });
     }
   });
-  for (const s of solids) for (const c of roomClearances(parts, s)) keep(c);
-  return [...found.values()].sort((p, q) => p.gap - q.gap);
+  return { keep, all: () => [...found.values()].sort((p, q) => p.gap - q.gap) };
 }
 
 /** How far the bar of an arm reaches from its pivot, mm; 0 for all else. */
@@ -66,7 +87,9 @@ function touchingPairs(machine: Pick<Machine, 'joints'>): ReadonlySet<string> {
     machine.joints.flatMap(j => {
       if (j.kind !== 'mesh') return [];
       const [a, b] = jointEnds(j).map(([, id]) => id);
-      return [`${a} ${b}`, `${b} ${a}`];
+      // The pins of a reducer's ring go by their mesh.
+      const pins = j.type === 'reducer' ? [a, b].flatMap(w => [`${j.id} ${w}`, `${w} ${j.id}`]) : [];
+      return [`${a} ${b}`, `${b} ${a}`, ...pins];
     }),
   );
 }
@@ -78,18 +101,37 @@ function kindOf(
   touching: ReadonlySet<string>,
   spindles: ReadonlySet<string>,
 ): Clearance['kind'] | undefined {
-  if (a.kind === 'pillar' || b.kind === 'pillar') return a.kind === b.kind ? undefined : 'pillar';
+  if (a.kind === 'shown' || b.kind === 'shown') return shownKind(a, b);
+  if (a.kind === 'pillar' || b.kind === 'pillar') return pillarKind(a, b);
   if (a.standing && b.standing) return a.line === b.line ? undefined : 'arbors';
   if (a.member === b.member) return neighbours(a, b);
   if (a.kind === 'arm' || b.kind === 'arm') return armKind(spindles, a, b);
   const oneLine = a.line === b.line && a.copy === b.copy;
+  if (touching.has(`${a.id} ${b.id}`)) return undefined;
+  if (a.kind === 'wall' || b.kind === 'wall') return wallKind(a, b, oneLine);
   if (a.kind === 'wheel' && b.kind === 'wheel') {
-    if (touching.has(`${a.id} ${b.id}`)) return undefined;
     return oneLine ? 'one place' : 'wheels';
   }
   if (oneLine) return undefined;
   return a.kind === 'arbor' && b.kind === 'arbor' ? 'arbors' : 'wheel and arbor';
 }
+
+/** A wall is bored for what passes it on its own line, and must keep off all else. */
+function wallKind(a: Solid, b: Solid, oneLine: boolean): Clearance['kind'] | undefined {
+  if (a.kind !== 'arbor' && b.kind !== 'arbor') return 'wheels';
+  return oneLine ? undefined : 'wheel and arbor';
+}
+
+/**
+ * What shows something moves as one with its member, sits on its own line, where each has its own height, and must keep
+ * off all else.
+ */
+const shownKind = (a: Solid, b: Solid): 'shown' | undefined =>
+  a.member === b.member || a.line === b.line ? undefined : 'shown';
+
+/** A pillar or rod may touch another, and the lugs that it goes through. */
+const pillarKind = (a: Solid, b: Solid): 'pillar' | undefined =>
+  a.kind === b.kind || (a.member !== undefined && a.member === b.member) ? undefined : 'pillar';
 
 /** Things of one member move as one; only its further places can touch the first. */
 function neighbours(a: Solid, b: Solid): Clearance['kind'] | undefined {

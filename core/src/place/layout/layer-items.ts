@@ -1,6 +1,7 @@
 import {
   arbors,
   axisOfWheel,
+  byId,
   GROUND,
   jointEnds,
   type Machine,
@@ -10,12 +11,17 @@ import { armLayers, carriedAxes } from './arms.ts';
 import { USUAL_CLEARANCE } from './clearances.ts';
 import { gapBetween } from './gap.ts';
 import { linesOf } from './lines.ts';
+import { outputPlates, pinPlates, swungDiscs, throughDiscs } from './reducer-layers.ts';
+import { standsOut } from './proud-hubs.ts';
+import { wallLayer } from './walls.ts';
 import { type LayoutParts, type Solid, solidsOf } from './solids.ts';
 
 /** What is laid in layers as one: wheels that mesh, which keep their heights to each other, or the bar of an arm. */
 export interface LayerItem {
   /** Wheels with their height above the lowest of the item; of a bar none. */
   readonly wheels: readonly { readonly id: string; readonly offset: number }[];
+  /** The walls of its rings, by these, in the same way. */
+  readonly walls: readonly { readonly id: string; readonly offset: number }[];
   readonly arm: string | undefined;
   /** Arbors that stand in this item, each with the heights at which it does. */
   readonly on: readonly { readonly arbor: string; readonly offset: number }[];
@@ -52,16 +58,17 @@ export interface LayerArbor {
 export function layerQuestion(parts: LayoutParts): LayerQuestion {
   const { machine, spans } = parts;
   const items = [...wheelItems(machine), ...armItems(machine)];
-  const byId = new Map<string, { item: number; offset: number }>();
+  const placed = new Map<string, { item: number; offset: number }>();
   items.forEach((it, item) => {
-    for (const w of it.wheels) byId.set(`wheel ${w.id}`, { item, offset: w.offset });
-    if (it.arm !== undefined) byId.set(`arm ${it.arm}`, { item, offset: 0 });
+    for (const w of it.wheels) placed.set(`wheel ${w.id}`, { item, offset: w.offset });
+    for (const w of it.walls) placed.set(`wall ${w.id}`, { item, offset: w.offset });
+    if (it.arm !== undefined) placed.set(`arm ${it.arm}`, { item, offset: 0 });
   });
   const least = machine.layout.clearance ?? USUAL_CLEARANCE;
   const solids = solidsOf(parts);
-  const laid = solids.filter(s => s.kind === 'wheel' || s.kind === 'arm');
+  const laid = solids.filter(s => s.kind === 'wheel' || s.kind === 'wall' || s.kind === 'arm');
   const apart: Touch[][] = items.map(() => []);
-  const place = (s: Solid): { item: number; offset: number } | undefined => byId.get(`${s.kind} ${s.id}`);
+  const place = (s: Solid): { item: number; offset: number } | undefined => placed.get(`${s.kind} ${s.id}`);
   laid.forEach((a, i) => {
     for (const b of laid.slice(i + 1)) {
       const [p, q] = [place(a), place(b)];
@@ -71,16 +78,18 @@ export function layerQuestion(parts: LayoutParts): LayerQuestion {
     }
   });
   for (const [a, b] of unknownPairs(parts)) {
-    const [p, q] = [byId.get(`wheel ${a}`), byId.get(`wheel ${b}`)];
+    const [p, q] = [placed.get(`wheel ${a}`), placed.get(`wheel ${b}`)];
     if (!p || !q || p.item === q.item) continue;
     apart[p.item]?.push({ other: q.item, mine: p.offset, theirs: q.offset });
     apart[q.item]?.push({ other: p.item, mine: q.offset, theirs: p.offset });
   }
   const rods = solids.filter(s => s.kind === 'arbor');
+  const swung = throughDiscs(machine);
   const strikes = items.map((): { offset: number; arbor: string }[] => []);
   for (const s of laid)
     for (const rod of rods) {
       const p = place(s);
+      if (swung.has(`${s.id} ${rod.id}`)) continue;
       if (p && mayStrike(machine, s, rod) && gapBetween(s, rod).gap < least)
         strikes[p.item]?.push({ offset: p.offset, arbor: rodName(rod) });
     }
@@ -114,7 +123,7 @@ function unknownPairs({ machine, extents }: LayoutParts): [string, string][] {
 }
 
 function wouldTouch(a: Solid, b: Solid, least: number): boolean {
-  if (a.member === b.member) return a.kind === 'wheel' && b.kind === 'wheel';
+  if (a.member === b.member) return a.kind !== 'arm' && b.kind !== 'arm';
   return gapBetween(a, b).gap < least;
 }
 
@@ -147,17 +156,22 @@ const inBoth = (machine: Pick<Machine, 'members'>, arbor: string): boolean =>
 function wheelItems(machine: LayoutParts['machine']): LayerItem[] {
   const ties = new Map<string, { to: string; up: number }[]>();
   const layer = new Map(machine.wheels.map(w => [w.id, w.layer] as const));
+  const plates = new Set(pinPlates(machine).flatMap(p => p.rolling.map(r => r.mesh)));
+  const tie = (a: string, b: string, up: number): void => {
+    ties.set(a, [...(ties.get(a) ?? []), { to: b, up }]);
+    ties.set(b, [...(ties.get(b) ?? []), { to: a, up: -up }]);
+  };
   for (const j of machine.joints) {
     if (jointEnds(j).some(([what]) => what !== 'wheel')) continue;
-    const flat = j.kind !== 'mesh' || MESHES[j.type].oneLayer;
+    const flat = j.kind !== 'mesh' || (MESHES[j.type].oneLayer && !plates.has(j.id));
     const [first, ...rest] = jointEnds(j).map(([, id]) => id);
     for (const other of rest) {
       if (first === undefined) continue;
-      const up = flat ? 0 : (layer.get(other) ?? 0) - (layer.get(first) ?? 0);
-      ties.set(first, [...(ties.get(first) ?? []), { to: other, up }]);
-      ties.set(other, [...(ties.get(other) ?? []), { to: first, up: -up }]);
+      tie(first, other, flat ? 0 : (layer.get(other) ?? 0) - (layer.get(first) ?? 0));
     }
   }
+  for (const { discs } of outputPlates(machine))
+    for (const d of discs.slice(1)) tie(discs[0].id, d.id, d.layer - discs[0].layer);
   const at = new Map<string, number>();
   const items: LayerItem[] = [];
   for (const start of machine.wheels) {
@@ -180,16 +194,52 @@ function itemOf(
   group: readonly string[],
   at: ReadonlyMap<string, number>,
 ): LayerItem {
-  const heights = group.map(id => at.get(id) ?? 0);
+  const of = group.flatMap(id => machine.wheels.find(x => x.id === id) ?? []);
+  const walled = of.flatMap(w => {
+    const layer = wallLayer(w);
+    return layer === undefined ? [] : [{ wheel: w, height: (at.get(w.id) ?? 0) + layer - w.layer }];
+  });
+  // A hub that is higher than the air between layers takes the next one too.
+  const hubs = of.flatMap(w => {
+    const hub = w.body?.proud;
+    const height = (at.get(w.id) ?? 0) + (hub?.side === 'back' ? -1 : 1);
+    return hub && hub.height > machine.stack.gap && standsOut(w) ? [{ wheel: w, height }] : [];
+  });
+  const borne = outputPlates(machine)
+    .filter(p => group.includes(p.discs[0].id))
+    .map(p => ({
+      ...{ id: p.joint.id, member: p.member },
+      height: (at.get(p.discs[0].id) ?? 0) + p.layer - p.discs[0].layer,
+    }));
+  const pins = pinPlates(machine).flatMap(({ wheel, rolling }) =>
+    rolling.flatMap(({ mesh, disc }) =>
+      group.includes(disc.id) ? [{ id: mesh, member: wheel.member, height: at.get(disc.id) ?? 0 }] : [],
+    ),
+  );
+  const swung = of.flatMap(w => {
+    const arm = byId(machine.axes, axisOfWheel(machine, w))?.frame;
+    const height = at.get(w.id) ?? 0;
+    return arm !== undefined && swungDiscs(machine, arm).includes(w) ? [{ member: arm, height }] : [];
+  });
+  const heights = [...group.map(id => at.get(id) ?? 0), ...[...walled, ...borne, ...hubs].map(w => w.height)];
   const low = Math.min(...heights);
   const wheels = group.map((id, i) => ({ id, offset: (heights[i] ?? 0) - low }));
-  const on = wheels.flatMap(({ id, offset }) => {
-    const w = machine.wheels.find(x => x.id === id);
-    return !w || axisOfWheel(machine, w) === undefined || w.role === 'ring'
+  const walls = [...[...walled, ...hubs].map(w => ({ ...w, id: w.wheel.id })), ...borne, ...pins].map(
+    ({ id, height }) => ({
+      ...{ id, offset: height - low },
+    }),
+  );
+  const on = of.flatMap(w =>
+    axisOfWheel(machine, w) === undefined || w.role === 'ring'
       ? []
-      : [{ arbor: w.member, offset }];
-  });
-  return { wheels, arm: undefined, on, height: Math.max(...heights) - low + 1 };
+      : [{ arbor: w.member, offset: (at.get(w.id) ?? 0) - low }],
+  );
+  const onWalls = [
+    ...[...walled, ...hubs].map(w => ({ ...w, member: w.wheel.member })),
+    ...borne,
+    ...swung,
+  ].map(({ member, height }) => ({ arbor: member, offset: height - low }));
+  return { wheels, walls, arm: undefined, on: [...on, ...onWalls], height: Math.max(...heights) - low + 1 };
 }
 
 function armItems(machine: LayoutParts['machine']): LayerItem[] {
@@ -197,6 +247,6 @@ function armItems(machine: LayoutParts['machine']): LayerItem[] {
     const axes = new Set(carriedAxes(machine, arm).map(a => a.id));
     const borne = arbors(machine).filter(m => axes.has(m.axis));
     const on = [arm, ...borne.map(m => m.id)].map(arbor => ({ arbor, offset: 0 }));
-    return { wheels: [], arm, on, height: 1 };
+    return { wheels: [], walls: [], arm, on, height: 1 };
   });
 }

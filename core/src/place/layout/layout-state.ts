@@ -6,7 +6,11 @@ import { type Spans, spansOf } from './spans.ts';
 import { type Stack, stackOf } from './stack.ts';
 import { type TubeSize, tubeFindings, tubeSizes } from './tubes.ts';
 import type { Piece } from './pieces.ts';
+import type { PillarShape } from './pillars.ts';
 import { type Plate, plateFindings } from './plates.ts';
+import { fittingFindings } from './fittings.ts';
+import { hubFindings } from './hub-findings.ts';
+import { lugRods, standingLugs } from './ring-mounts.ts';
 import { supportFindings } from './support.ts';
 import type { MotionParts } from './turning.ts';
 
@@ -19,6 +23,8 @@ export interface LayoutState {
   readonly plates: readonly Plate[];
   /** Rods, tubes, spacers and washers. */
   readonly pieces: readonly Piece[];
+  /** Rods through the lugs of standing rings. */
+  readonly lugRods: readonly PillarShape[];
   readonly findings: readonly Finding[];
 }
 
@@ -30,7 +36,11 @@ export function layoutParts(
 ): LayoutParts {
   const stack = stackOf(machine);
   const spans = spansOf(machine, stack);
-  return { machine, motion: { machine, ...motion }, stack, spans, sizes: tubeSizes(machine, spans), extents };
+  const lugs = standingLugs(machine, motion.at, extents);
+  return {
+    ...{ machine, motion: { machine, ...motion }, stack, spans, sizes: tubeSizes(machine, spans), extents },
+    ...{ lugs, lugRods: lugRods(lugs, stack) },
+  };
 }
 
 /** What is judged of a layout: clearances, tubes, plates, what holds the arbors. */
@@ -42,5 +52,7 @@ export const layoutFindings = (
   ...clearanceFindings(parts.machine, clearances, parts.stack),
   ...tubeFindings(parts.machine, parts.spans, parts.sizes),
   ...plateFindings(parts, plates),
+  ...fittingFindings(parts, plates),
   ...supportFindings(parts),
+  ...hubFindings(parts),
 ];

@@ -2,6 +2,10 @@ import { FIT_ALLOWANCE } from '../../teeth/body/index.ts';
 import { byId, GROUND, type Machine } from '../../document/machine/index.ts';
 import { armLayers } from './arms.ts';
 import { type Line, linesOf } from './lines.ts';
+import { proudHubs } from './proud-hubs.ts';
+import { reducerLayers } from './reducer-layers.ts';
+import { wallsOf } from './walls.ts';
+import { wheelThickness } from './layers.ts';
 import type { LayoutParts } from './solids.ts';
 import { hubbed } from './spans.ts';
 import { type StandingRod, standingRods } from './standing-rods.ts';
@@ -70,14 +74,46 @@ function bodiesOn({ machine, stack }: LayoutParts, line: Line, arms: ReadonlyMap
   const bodies = line.arbors.flatMap(a => {
     const layers = hubbed(machine, a.id).map(w => w.layer);
     const arm = arms.get(a.id);
-    return [...layers, ...(arm === undefined ? [] : [arm])].flatMap((l): Body[] => {
+    const walls = [...wallsOf(machine, a.id).map(w => w.layer), ...reducerLayers(machine, a.id)];
+    const hubs = proudHubs(machine, stack, a.id).map(({ band }): Body => ({ member: a.id, band }));
+    const lain = [...layers, ...walls, ...(arm === undefined ? [] : [arm])].flatMap((l): Body[] => {
       const band = stack.layers.get(l);
       return band ? [{ member: a.id, band }] : [];
     });
+    return [...lain, ...hubs];
   });
   const plates = line.frame === GROUND ? [stack.back, stack.front] : [armBand(arms, stack, line.frame)];
   for (const band of plates) if (band) bodies.push({ member: undefined, band });
   return bodies.sort((a, b) => a.band.from - b.band.from);
+}
+
+/** What lies on lines besides hubs that stand out: wheels, walls, arms, plates, and the arbors of each line. */
+export function bodiesOnLines(parts: LayoutParts): {
+  readonly wheel: string | undefined;
+  readonly band: Band;
+  readonly arbors: readonly string[];
+}[] {
+  const { machine, stack } = parts;
+  const arms = armLayers(machine);
+  return linesOf(machine).flatMap(line => {
+    const on = line.arbors.map(a => a.id);
+    const wheels = on.flatMap(a =>
+      hubbed(machine, a).flatMap(w => {
+        const band = stack.layers.get(w.layer);
+        const to = (band?.from ?? 0) + wheelThickness(machine.stack, w);
+        return band ? [{ wheel: w.id, band: { from: band.from, to }, arbors: on }] : [];
+      }),
+    );
+    const layers = on.flatMap(a => [
+      ...[...wallsOf(machine, a).map(w => w.layer), ...reducerLayers(machine, a)],
+      ...(arms.has(a) ? [arms.get(a) as number] : []),
+    ]);
+    const bands = [
+      ...layers.map(l => stack.layers.get(l)),
+      ...(line.frame === GROUND ? [stack.back, stack.front] : [armBand(arms, stack, line.frame)]),
+    ];
+    return [...wheels, ...bands.flatMap(band => (band ? [{ wheel: undefined, band, arbors: on }] : []))];
+  });
 }
 
 /** The bar in which a carried line stands. */

@@ -19,14 +19,21 @@ export interface PillarShape {
 /** The diameter between the plates of a pillar whose ends are so thick, mm. */
 export const shoulderOf = (diameter: number): number => diameter + 2 * SHOULDER;
 
-/** The pillars of a machine; none where a plate is missing. */
+/** How much of a foot the end of its pillar reaches into (common practice, no source). */
+const INTO_FOOT = 0.7;
+
+/** How deep the end of a pillar goes into its foot, mm. */
+export const footReach = (height: number): number => INTO_FOOT * height;
+
+/** The pillars of a machine; none where a plate is missing. Their lower ends go on into feet, where there are any. */
 export function pillarsOf(
   { layout }: Pick<Machine, 'layout'>,
   { back, front }: Pick<Stack, 'back' | 'front'>,
 ): PillarShape[] {
   if (!back || !front) return [];
+  const into = layout.plates?.feet ? footReach(layout.plates.feet.height) : 0;
   return (layout.plates?.pillars ?? []).map(p => ({
     ...{ id: p.id, at: { x: p.x, y: p.y }, diameter: p.diameter, shoulder: shoulderOf(p.diameter) },
-    ...{ whole: { from: back.from, to: front.to }, between: { from: back.to, to: front.from } },
+    ...{ whole: { from: back.from - into, to: front.to }, between: { from: back.to, to: front.from } },
   }));
 }

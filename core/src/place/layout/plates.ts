@@ -1,35 +1,16 @@
 import { type Allowances, fitAllowance, fitLimits } from '../../teeth/body/index.ts';
-import {
-  circle,
-  direction,
-  distance,
-  type Path,
-  type Point,
-  polar,
-  polygon,
-} from '../../ground/geometry/index.ts';
+import { ballBearing } from '../../document/bought/index.ts';
+import { direction, distance, type Path } from '../../ground/geometry/index.ts';
 import { axesOfMesh, byId, GROUND, type Machine, processOf } from '../../document/machine/index.ts';
-import { type Finding, finding } from '../../ground/result/index.ts';
-import { hullRound } from './hull.ts';
+import { type Finding, finding, fix } from '../../ground/result/index.ts';
 import { linesOf } from './lines.ts';
-import { cornersOf, depthIn } from './region.ts';
+import { keyhole, LEAST_BRIDGE, type PlateHole, slotEnds } from './plate-holes.ts';
+import { edgeOf, plateOutline, plateRegion } from './plate-outline.ts';
 import type { LayoutParts } from './solids.ts';
 import { type Band, overlap } from './stack.ts';
 import { USUAL_TUBES } from './tubes.ts';
 
 type PlatesSaid = NonNullable<Machine['layout']['plates']>;
-
-/** A hole in a plate, mm. A slot runs from its middle so far both ways in a direction (radians). */
-export interface PlateHole {
-  /** A number from 1, the same in both plates. */
-  readonly number: number;
-  /** The arbor that turns or stands in it; of a pillar its id. */
-  readonly for: string;
-  readonly kind: 'bearing' | 'rod' | 'pillar';
-  readonly at: Point;
-  readonly diameter: number;
-  readonly slot: { readonly travel: number; readonly direction: number } | undefined;
-}
 
 /** A plate: its outline in the plan, and its holes. */
 export interface Plate {
@@ -38,12 +19,6 @@ export interface Plate {
   readonly outline: Path;
   readonly holes: readonly PlateHole[];
 }
-
-/**
- * Stock between two holes, or a hole and the edge, below which it is likely to break out, mm (common practice, no
- * source).
- */
-export const LEAST_BRIDGE = 2;
 
 /**
  * What a bearing hole is larger by than its arbor, mm across: as the plate's tool was measured to leave, or the
@@ -58,7 +33,7 @@ export function bearingAllowance(fit: PlatesSaid['fit'], diameter: number, says?
 /**
  * The two plates of a machine, or none. Every line that passes a plate has a hole there: for the outermost arbor
  * that passes, with its fit, or for a standing rod, which is pressed in. Axes with a slot have theirs lengthened
- * along the line of centres of the mesh that it sets. Pillars are pressed in.
+ * along the line of centres of the mesh that it sets. Pillars are pressed in, and so are ball bearings.
  */
 export function platesOf(parts: LayoutParts): Plate[] {
   const { machine, stack } = parts;
@@ -98,8 +73,13 @@ export function platesOf(parts: LayoutParts): Plate[] {
       ...{ number: lines.length + i + 1, for: p.id, kind: 'pillar', at: { x: p.x, y: p.y } },
       ...{ diameter: p.diameter + fitAllowance('press', fits), slot: undefined },
     }));
-    const holes = [...bearings, ...pillars];
-    return [{ side, band, holes, outline: outlineOf(machine, said, holes) }];
+    const lugs = parts.lugRods.map((r, i): PlateHole => ({
+      ...{ number: lines.length + said.pillars.length + i + 1, for: r.id, kind: 'lug', at: r.at },
+      ...{ diameter: r.diameter + fitAllowance('press', fits), slot: undefined },
+    }));
+    const hangers = hangerOf(said, side, lines.length + said.pillars.length + parts.lugRods.length + 1);
+    const holes = [...bearings, ...pillars, ...lugs, ...hangers];
+    return [{ side, band, holes, outline: plateOutline(parts, said, holes) }];
   });
 }
 
@@ -109,7 +89,7 @@ function holeOf(
   arbors: readonly string[],
   band: Band,
   fits: Allowances | undefined,
-): Pick<PlateHole, 'for' | 'kind' | 'diameter'> | undefined {
+): Pick<PlateHole, 'for' | 'kind' | 'diameter' | 'seat'> | undefined {
   const passing = arbors.flatMap(id => {
     const [span, size] = [spans.of.get(id), sizes.get(id)];
     return span && size && overlap(span.whole, band) ? [size] : [];
@@ -120,6 +100,10 @@ function holeOf(
   );
   if (outermost) {
     const { arbor, diameter } = outermost;
+    const member = byId(machine.members, arbor);
+    const seat = member?.kind === 'arbor' ? ballBearing(member.bearing) : undefined;
+    if (seat)
+      return { for: arbor, kind: 'bearing', diameter: seat.outside + fitAllowance('press', fits), seat };
     return { for: arbor, kind: 'bearing', diameter: diameter + bearingAllowance(said.fit, diameter, fits) };
   }
   const onRod = arbors.find(id => spans.of.get(id)?.stands === 'on a standing rod');
@@ -140,43 +124,14 @@ function slotOf({ machine, motion }: LayoutParts, axes: readonly string[]): Plat
   return undefined;
 }
 
-function outlineOf({ layout }: LayoutParts['machine'], said: PlatesSaid, holes: readonly PlateHole[]): Path {
-  const region = said.shape === 'as the envelope' ? layout.envelope?.region : undefined;
-  if (region?.kind === 'circle') return circle({ x: region.x, y: region.y }, region.diameter / 2);
-  if (region) return polygon(cornersOf(region));
-  const reach = Math.max(0, ...holes.map(h => h.diameter / 2)) + said.margin + LEAST_BRIDGE;
-  return hullRound(holes.length > 0 ? holes.flatMap(slotEnds) : [{ x: 0, y: 0 }], reach);
-}
-
-/** The middles of the two ends of a slot; of a round hole its middle alone. */
-export const slotEnds = ({ at, slot }: PlateHole): Point[] =>
-  slot ? [polar(at, slot.travel, slot.direction), polar(at, -slot.travel, slot.direction)] : [at];
-
-/** A slot with round ends, counter-clockwise. */
-export function slotPath(hole: PlateHole): Path {
-  const [head, tail] = slotEnds(hole) as [Point, Point];
-  const [r, along] = [hole.diameter / 2, hole.slot?.direction ?? 0];
-  const [left, right] = [along + Math.PI / 2, along - Math.PI / 2];
-  return {
-    start: polar(tail, r, right),
-    segments: [
-      { kind: 'line', to: polar(head, r, right) },
-      { kind: 'arc', to: polar(head, r, left), centre: head, ccw: true },
-      { kind: 'line', to: polar(tail, r, left) },
-      { kind: 'arc', to: polar(tail, r, right), centre: tail, ccw: true },
-    ],
-    closed: true,
-  };
-}
-
-/** The line of a hole as it is cut, round or a slot. */
-export const holePath = (hole: PlateHole): Path =>
-  hole.slot ? slotPath(hole) : circle(hole.at, hole.diameter / 2);
+/** The keyhole by which the back plate hangs on the head of a screw. */
+const hangerOf = ({ hanger }: PlatesSaid, side: Plate['side'], number: number): PlateHole[] =>
+  hanger && side === 'back' ? [{ ...keyhole(hanger, hanger.screw), number }] : [];
 
 /** Holes that meet each other or the edge of their plate, and axes that an arm would carry through one. */
 export function plateFindings(parts: LayoutParts, plates: readonly Plate[]): Finding[] {
   const found: Finding[] = [];
-  const region = parts.machine.layout.envelope?.region;
+  const region = plateRegion(parts.machine);
   for (const plate of plates) {
     plate.holes.forEach((a, i) => {
       for (const b of plate.holes.slice(i + 1)) {
@@ -191,11 +146,20 @@ export function plateFindings(parts: LayoutParts, plates: readonly Plate[]): Fin
             }),
           );
       }
-      if (parts.machine.layout.plates?.shape !== 'as the envelope' || !region) return;
-      const edge = Math.min(...slotEnds(a).map(p => depthIn(region, p))) - a.diameter / 2;
-      if (edge < LEAST_BRIDGE)
+      if (!region && parts.machine.layout.plates?.shape !== 'bars') return;
+      const edge = edgeOf(plate.outline, a);
+      if (edge < LEAST_BRIDGE - 1e-6)
         found.push(
-          finding('hole-at-edge', 'warn', 'plan', [a.for], { edge, least: LEAST_BRIDGE, plate: plate.side }),
+          finding(
+            'hole-at-edge',
+            edge < 0 ? 'stop' : 'warn',
+            'plan',
+            [a.for],
+            {
+              ...{ edge, least: LEAST_BRIDGE, plate: plate.side },
+            },
+            [fix('plates-round-holes', '')],
+          ),
         );
     });
     for (const span of parts.spans.of.values()) {

@@ -3,6 +3,7 @@ import {
   direction,
   distance,
   flatten,
+  movedPath,
   type Path,
   type Point,
   polar,
@@ -10,42 +11,19 @@ import {
   stretchesInside,
   stretchesWithout,
 } from '../../ground/geometry/index.ts';
-import { arbors, axesOfMesh, byId, type Machine } from '../../document/machine/index.ts';
+import { ringWithLugs } from '../../teeth/body/index.ts';
+import { arbors, axesOfMesh, axisOfWheel, byId, type Machine } from '../../document/machine/index.ts';
 import { armLayers, carriedAxes } from './arms.ts';
-import type { Piece } from './pieces.ts';
 import { pillarsOf } from './pillars.ts';
-import { holePath, type Plate } from './plates.ts';
-import { armWidth, type LayoutParts } from './solids.ts';
+import { proudHub } from './proud-hubs.ts';
+import { holePath } from './plate-holes.ts';
+import { fittingsOf } from './fittings.ts';
+import { lugsIn } from './ring-mounts.ts';
+import { eccentricCuts, outputCuts, pinCuts } from './section-reducers.ts';
+import { type Cut, type CutOf, halves, type Section, type SectionParts } from './cut.ts';
+import { wallLayer } from './walls.ts';
+import { armWidth } from './solids.ts';
 import { linesOf } from './lines.ts';
-import type { Band } from './stack.ts';
-
-/** A rectangle cut by the section: from `left` to `right` along it, from `low` to `high` up the axes, mm. */
-export interface Cut {
-  readonly kind: 'wheel' | 'ring' | 'arm' | 'rod' | 'tube' | 'plate' | 'spacer' | 'washers' | 'pillar';
-  /** The wheel, arbor or arm; of a plate its side. */
-  readonly id: string;
-  readonly member: string | undefined;
-  readonly left: number;
-  readonly right: number;
-  readonly low: number;
-  readonly high: number;
-}
-
-/** A section through some axes, one beside the other at their true distances. */
-export interface Section {
-  readonly axes: readonly { readonly axis: string; readonly at: number }[];
-  readonly cuts: readonly Cut[];
-  readonly left: number;
-  readonly right: number;
-  readonly low: number;
-  readonly high: number;
-}
-
-/** What is drawn of a layout in section. */
-export interface SectionParts extends LayoutParts {
-  readonly plates: readonly Plate[];
-  readonly pieces: readonly Piece[];
-}
 
 /**
  * The section that runs from axis to axis in straight lines, laid out flat: every line keeps its true distance from
@@ -67,14 +45,23 @@ export function sectionThrough(parts: SectionParts, axes: readonly string[]): Se
   const bodies = along.flatMap(({ axis, at }) => {
     const line = lines.find(l => l.arbors.some(a => a.axis === axis) || l.axis === axis);
     const ids = new Set((line?.arbors ?? []).map(a => a.id));
-    return [...wheelCuts(parts, ids, at), ...rodCuts(parts, ids, at)];
+    return [
+      ...[...wheelCuts(parts, ids, at), ...outputCuts(parts, ids, at)],
+      ...[...pinCuts(parts, ids, at), ...rodCuts(parts, ids, at)],
+    ];
   });
-  const cuts = [...bodies, ...armCuts(parts, along)];
+  const cuts = [...bodies, ...eccentricCuts(parts, along), ...armCuts(parts, along)];
   const ways = waysThrough(
     placed.map(({ p }) => p),
     along.map(a => a.at),
   );
-  const all = [...plateCuts(parts, ways), ...pillarCuts(parts, ways), ...cuts];
+  const all = [
+    ...plateCuts(parts, ways),
+    ...luggedCuts(parts, ways),
+    ...pillarCuts(parts, ways),
+    ...fittingCuts(parts, ways),
+    ...cuts,
+  ];
   return {
     axes: along,
     cuts: all,
@@ -85,18 +72,6 @@ export function sectionThrough(parts: SectionParts, axes: readonly string[]): Se
   };
 }
 
-type Common = Pick<Cut, 'kind' | 'id' | 'member'>;
-
-/** Two halves from an inner to an outer radius about a line. */
-function halves(common: Common, at: number, inner: number, outer: number, band: Band): Cut[] {
-  const heights = { low: band.from, high: band.to };
-  if (inner <= 0) return [{ ...common, left: at - outer, right: at + outer, ...heights }];
-  return [
-    { ...common, left: at - outer, right: at - inner, ...heights },
-    { ...common, left: at + inner, right: at + outer, ...heights },
-  ];
-}
-
 function wheelCuts(parts: SectionParts, members: ReadonlySet<string>, at: number): Cut[] {
   return parts.machine.wheels.flatMap(w => {
     const band = parts.stack.layers.get(w.layer);
@@ -105,15 +80,22 @@ function wheelCuts(parts: SectionParts, members: ReadonlySet<string>, at: number
     const thick = { from: band.from, to: band.from + (w.thickness ?? parts.machine.stack.thickness) };
     const ring = extent.inner !== undefined;
     const rod = (parts.sizes.get(w.member)?.diameter ?? 0) / 2;
-    const common: Common = { kind: ring ? 'ring' : 'wheel', id: w.id, member: w.member };
-    return halves(common, at, ring ? (extent.inner ?? 0) : rod, extent.outer, thick);
+    const common: CutOf = { kind: ring ? 'ring' : 'wheel', id: w.id, member: w.member };
+    const wall = parts.stack.layers.get(wallLayer(w) ?? NaN);
+    const hub = proudHub(parts.machine, parts.stack.layers, w);
+    const lugged = parts.lugs.some(l => l.wheel.id === w.id);
+    return [
+      ...(lugged ? [] : halves(common, at, ring ? (extent.inner ?? 0) : rod, extent.outer, thick)),
+      ...(wall ? halves(common, at, rod, extent.outer, wall) : []),
+      ...(hub ? halves(common, at, rod, hub.radius, hub.band) : []),
+    ];
   });
 }
 
 function rodCuts({ pieces }: SectionParts, members: ReadonlySet<string>, at: number): Cut[] {
   return pieces.flatMap(p => {
     if (!members.has(p.arbor)) return [];
-    const common: Common = { kind: p.kind, id: p.arbor, member: p.arbor };
+    const common: CutOf = { kind: p.kind, id: p.arbor, member: p.arbor };
     return halves(common, at, (p.bore ?? 0) / 2, p.outside / 2, p.band);
   });
 }
@@ -179,9 +161,28 @@ const plateCuts = ({ plates }: SectionParts, ways: readonly Way[]): Cut[] =>
     }));
   });
 
+/** Standing rings with lugs, as far as their rims and lugs reach along the section, open at the holes of these. */
+function luggedCuts(parts: SectionParts, ways: readonly Way[]): Cut[] {
+  const rings = new Set(parts.lugs.map(l => l.wheel));
+  return [...rings].flatMap((w): Cut[] => {
+    const [extent, band] = [parts.extents[w.id], parts.stack.layers.get(w.layer)];
+    const centre = parts.motion.at[axisOfWheel(parts.machine, w) ?? ''];
+    if (w.mount?.kind !== 'lugs' || !extent || !band || !centre) return [];
+    const { outline, holes } = ringWithLugs(extent.outer, lugsIn(w.mount, extent.outer, 0));
+    const open = [...holes, circle({ x: 0, y: 0 }, extent.inner ?? 0)].flatMap(h =>
+      inside(movedPath(h, centre), ways),
+    );
+    const common = { kind: 'ring' as const, id: w.id, member: w.member };
+    const heights = { low: band.from, high: band.from + (w.thickness ?? parts.machine.stack.thickness) };
+    return stretchesWithout(inside(movedPath(outline, centre), ways), open).map(([left, right]): Cut => ({
+      ...{ ...common, left, right, ...heights },
+    }));
+  });
+}
+
 /** Pillars that the section passes: their ends in the plates, and thicker between. */
-const pillarCuts = ({ machine, stack }: SectionParts, ways: readonly Way[]): Cut[] =>
-  pillarsOf(machine, stack).flatMap(p => {
+const pillarCuts = ({ machine, stack, lugRods }: SectionParts, ways: readonly Way[]): Cut[] =>
+  [...pillarsOf(machine, stack), ...lugRods].flatMap(p => {
     const common = { kind: 'pillar' as const, id: p.id, member: undefined };
     const part = (diameter: number, low: number, high: number): Cut[] =>
       stretchesWithout(inside(circle(p.at, diameter / 2), ways), []).map(([left, right]): Cut => ({
@@ -196,6 +197,15 @@ const pillarCuts = ({ machine, stack }: SectionParts, ways: readonly Way[]): Cut
       ...part(p.shoulder, p.between.from, p.between.to),
       ...part(p.diameter, p.between.to, p.whole.to),
     ];
+  });
+
+/** Ball bearings and feet that the section passes. */
+const fittingCuts = (parts: SectionParts, ways: readonly Way[]): Cut[] =>
+  fittingsOf(parts.machine, parts.stack, parts.plates).flatMap(f => {
+    const [outer, inner] = [f.outer, f.inner].map(d => (d > 0 ? inside(circle(f.at, d / 2), ways) : []));
+    return stretchesWithout(outer ?? [], inner ?? []).map(([left, right]): Cut => ({
+      ...{ kind: f.kind, id: f.id, member: undefined, left, right, low: f.band.from, high: f.band.to },
+    }));
   });
 
 /**

@@ -1,8 +1,13 @@
+import { lugReach } from '../../teeth/body/index.ts';
 import { arbors, axisOfWheel, byId, type Machine } from '../../document/machine/index.ts';
 import { armLayers, carriedAxes } from './arms.ts';
 import { copyTurns } from './copied-axes.ts';
 import { linesOf } from './lines.ts';
-import { pillarsOf } from './pillars.ts';
+import { type PillarShape, pillarsOf } from './pillars.ts';
+import { proudHubs } from './proud-hubs.ts';
+import { outputPlates, pinPlates } from './reducer-layers.ts';
+import type { StandingLug } from './ring-mounts.ts';
+import { wallLayer } from './walls.ts';
 import type { Spans } from './spans.ts';
 import { standingRods } from './standing-rods.ts';
 import type { Band, Stack } from './stack.ts';
@@ -16,6 +21,8 @@ import { armKey, type MotionParts, type Turning, turningAxis } from './turning.t
 export interface Extent {
   readonly inner: number | undefined;
   readonly outer: number;
+  /** Pins that stand out of it through other layers, and where round its axis. */
+  readonly pins?: { readonly inner: number; readonly outer: number };
 }
 
 /**
@@ -23,7 +30,7 @@ export interface Extent {
  * another.
  */
 export interface Solid {
-  readonly kind: 'wheel' | 'arbor' | 'arm' | 'pillar';
+  readonly kind: 'wheel' | 'wall' | 'arbor' | 'arm' | 'pillar' | 'shown';
   /** The wheel, the arbor, the arm or the pillar. */
   readonly id: string;
   readonly member: string | undefined;
@@ -55,6 +62,7 @@ export type SolidParts = Pick<
   | 'members'
   | 'axes'
   | 'joints'
+  | 'toothings'
   | 'aims'
   | 'indicators'
   | 'processes'
@@ -71,6 +79,9 @@ export interface LayoutParts {
   readonly sizes: ReadonlyMap<string, TubeSize>;
   /** Wheels whose room in the plan is known; others are not held against anything. */
   readonly extents: Readonly<Record<string, Extent>>;
+  /** Lugs of standing rings, and the rods that go through them into the plates. */
+  readonly lugs: readonly StandingLug[];
+  readonly lugRods: readonly PillarShape[];
 }
 
 /** Width of an arm's bar, mm: as said, or twice its rod and a hub's worth. */
@@ -84,7 +95,15 @@ export const armWidth = (
 export function solidsOf(parts: LayoutParts): Solid[] {
   return [
     ...[...wheelSolids(parts), ...arborSolids(parts), ...rodSolids(parts)],
-    ...[...armSolids(parts), ...pillarSolids(parts)],
+    ...[
+      ...armSolids(parts),
+      ...wallSolids(parts),
+      ...outputSolids(parts),
+      ...pinSolids(parts),
+      ...hubSolids(parts),
+      ...pillarSolids(parts),
+      ...lugSolids(parts),
+    ],
   ];
 }
 
@@ -161,8 +180,83 @@ function armSolids(parts: LayoutParts): Solid[] {
   });
 }
 
-const pillarSolids = ({ machine, stack }: LayoutParts): Solid[] =>
-  pillarsOf(machine, stack).map((p): Solid => {
+/** Walls that close rings, as wide as these, on their arbors. */
+function wallSolids(parts: LayoutParts): Solid[] {
+  const lines = lineByArbor(parts.machine);
+  return parts.machine.wheels.flatMap(w => {
+    const [axis, layer, extent] = [axisOfWheel(parts.machine, w), wallLayer(w), parts.extents[w.id]];
+    const band = layer === undefined ? undefined : parts.stack.layers.get(layer);
+    if (axis === undefined || !band || !extent) return [];
+    return placesOf(parts, axis).map((path, copy): Solid => {
+      const at = { kind: 'wall' as const, id: w.id, member: w.member, line: lines.get(w.member), copy };
+      return { ...at, inner: undefined, outer: extent.outer, path, band, bar: undefined };
+    });
+  });
+}
+
+/** Output plates of reducers on their arbors, by their joints. */
+function outputSolids(parts: LayoutParts): Solid[] {
+  const { machine, stack } = parts;
+  const lines = lineByArbor(machine);
+  return outputPlates(machine).flatMap(({ joint, member, layer, outer }) => {
+    const [arbor, band] = [byId(arbors(machine), member), stack.layers.get(layer)];
+    if (!arbor || !band) return [];
+    return placesOf(parts, arbor.axis).map((path, copy): Solid => {
+      const at = { kind: 'wall' as const, id: joint.id, member, line: lines.get(member), copy };
+      return { ...at, inner: undefined, outer, path, band, bar: undefined };
+    });
+  });
+}
+
+/** Hubs that stand out of their wheels. */
+function hubSolids(parts: LayoutParts): Solid[] {
+  const lines = lineByArbor(parts.machine);
+  return proudHubs(parts.machine, parts.stack).flatMap(({ wheel: w, radius, band }) => {
+    const axis = axisOfWheel(parts.machine, w);
+    if (axis === undefined) return [];
+    return placesOf(parts, axis).map((path, copy): Solid => {
+      const at = { kind: 'wall' as const, id: w.id, member: w.member, line: lines.get(w.member), copy };
+      return { ...at, inner: undefined, outer: radius, path, band, bar: undefined };
+    });
+  });
+}
+
+/** Pins of reducers' rings where they stand out of their plates, in the layer of each disc; by their meshes. */
+function pinSolids(parts: LayoutParts): Solid[] {
+  const { machine, stack } = parts;
+  const lines = lineByArbor(machine);
+  return pinPlates(machine).flatMap(({ wheel, rolling }) => {
+    const [axis, extent] = [axisOfWheel(machine, wheel), parts.extents[wheel.id]];
+    if (axis === undefined || extent?.pins === undefined) return [];
+    const { inner, outer } = extent.pins;
+    return rolling.flatMap(({ mesh, disc }) => {
+      const band = stack.layers.get(disc.layer);
+      if (!band || disc.layer === wheel.layer) return [];
+      return placesOf(parts, axis).map((path, copy): Solid => {
+        const at = {
+          kind: 'wall' as const,
+          id: mesh,
+          member: wheel.member,
+          line: lines.get(wheel.member),
+          copy,
+        };
+        return { ...at, inner, outer, path, band, bar: undefined };
+      });
+    });
+  });
+}
+
+/** Lugs in the layers of their rings. */
+const lugSolids = ({ lugs, stack }: LayoutParts): Solid[] =>
+  lugs.flatMap(({ wheel, hole, at }): Solid[] => {
+    const band = stack.layers.get(wheel.layer);
+    const base = { kind: 'pillar' as const, id: wheel.id, member: wheel.member, line: undefined, copy: 0 };
+    const path = { ...at, vectors: [] };
+    return band ? [{ ...base, path, band, inner: undefined, outer: lugReach(hole), bar: undefined }] : [];
+  });
+
+const pillarSolids = ({ machine, stack, lugRods }: LayoutParts): Solid[] =>
+  [...pillarsOf(machine, stack), ...lugRods].map((p): Solid => {
     const base = { kind: 'pillar' as const, id: p.id, member: undefined, line: undefined, copy: 0 };
     const path = { ...p.at, vectors: [] };
     return { ...base, path, band: p.whole, inner: undefined, outer: p.shoulder / 2, bar: undefined };

@@ -1,6 +1,11 @@
+import { ballBearing } from '../../document/bought/index.ts';
 import { byId, GROUND, type Arbor, type Machine } from '../../document/machine/index.ts';
 import { armLayers } from './arms.ts';
 import { type Line, linesOf } from './lines.ts';
+import { proudHubs } from './proud-hubs.ts';
+import { reducerLayers } from './reducer-layers.ts';
+import { type Seat, seatsOn } from './seats.ts';
+import { wallsOf } from './walls.ts';
 import { type Band, overlap, type Stack, stackOf } from './stack.ts';
 
 type Parts = Pick<
@@ -35,6 +40,8 @@ export interface NestClash {
 
 export interface Spans {
   readonly of: ReadonlyMap<string, Span>;
+  /** Where all that shows sits, by its id. */
+  readonly seats: ReadonlyMap<string, Seat>;
   readonly clashes: readonly NestClash[];
 }
 
@@ -60,13 +67,20 @@ export function spansOf(machine: Parts, stack: Stack = stackOf(machine)): Spans 
   const arms = armLayers(machine);
   const of = new Map<string, Span>();
   const clashes: NestClash[] = [];
+  const seats = new Map<string, Seat>();
   for (const line of linesOf(machine)) {
     const drafts = line.arbors.flatMap(arbor => draftOf(machine, stack, arms, arbor) ?? []);
     const within = nest(drafts, clashes);
     runThrough(line, drafts, within, stack);
-    for (const [id, span] of standing(line, drafts, within, stack)) of.set(id, span);
+    const order = [...line.arbors]
+      .sort((a, b) => depthOf(within, b.id) - depthOf(within, a.id))
+      .map(a => a.id);
+    const sits = seatsOn(machine, line, order, stack.height + bearingOut(line, stack));
+    for (const [id, seat] of sits) seats.set(id, seat);
+    const tops = topsOf(machine, drafts, within, sits, stack);
+    for (const [id, span] of standing(line, drafts, within, stack, tops)) of.set(id, span);
   }
-  return { of, clashes };
+  return { of, seats, clashes };
 }
 
 function draftOf(
@@ -75,17 +89,20 @@ function draftOf(
   arms: ReadonlyMap<string, number>,
   arbor: Arbor,
 ): Draft | undefined {
+  if (arbor.bodiless) return undefined;
   const layers = hubbed(machine, arbor.id).map(w => w.layer);
   const arm = arms.get(arbor.id);
   if (arm !== undefined) layers.push(arm);
+  layers.push(...wallsOf(machine, arbor.id).map(w => w.layer), ...reducerLayers(machine, arbor.id));
   const frame = byId(machine.axes, arbor.axis)?.frame;
   const carrier = frame === undefined || frame === GROUND ? undefined : arms.get(frame);
-  const on = layers.flatMap(l => stack.layers.get(l) ?? []);
+  const hubs = proudHubs(machine, stack, arbor.id).map(h => h.band);
+  const on = [...layers.flatMap(l => stack.layers.get(l) ?? []), ...hubs];
   const bearing = carrier === undefined ? undefined : stack.layers.get(carrier);
   const all = bearing ? [...on, bearing] : on;
   if (all.length === 0) return undefined;
   const own = { from: Math.min(...all.map(b => b.from)), to: Math.max(...all.map(b => b.to)) };
-  const reach = arbor.reach ?? (frame === GROUND && showsAnything(machine, arbor.id) ? 'front' : 'neither');
+  const reach = arbor.reach ?? (showsAnything(machine, arbor.id) ? 'front' : 'neither');
   // What stands still is fixed in a plate: it reaches there.
   const fixed = arbor.held === GROUND && frame === GROUND;
   const plate = fixed ? (arbor.support === 'front' ? stack.front : stack.back) : undefined;
@@ -162,12 +179,20 @@ function runThrough(
     if (d !== root) within.set(d.arbor.id, [root.arbor.id, ...(within.get(d.arbor.id) ?? [])]);
 }
 
+/** How far a ball bearing of a line stands out beyond the front of the machine, mm. */
+function bearingOut(line: Line, { front, height }: Stack): number {
+  if (!front || line.frame !== GROUND) return 0;
+  const widest = Math.max(0, ...line.arbors.map(a => ballBearing(a.bearing)?.width ?? 0));
+  return Math.max(0, front.from + widest - height);
+}
+
 /** Where each arbor stands: the innermost of all in the plates, the others on what turns within them. */
 function standing(
   line: Line,
   drafts: readonly Draft[],
   within: ReadonlyMap<string, readonly string[]>,
   stack: Stack,
+  tops: ReadonlyMap<string, number>,
 ): [string, Span][] {
   const innermost = drafts.filter(d => (within.get(d.arbor.id)?.length ?? 0) === 0);
   const [root] = innermost;
@@ -178,7 +203,7 @@ function standing(
   return drafts.map(d => {
     const inside = within.get(d.arbor.id) ?? [];
     const planted = alone === true && d === root && stack.back !== undefined && line.frame === GROUND;
-    const whole = beyondOuter(planted ? plantedIn(d, stack) : d.reaching, d, drafts, within, stack);
+    const whole = beyondOuter(planted ? plantedIn(d, stack) : d.reaching, d, drafts, within, tops, stack);
     const stands = planted
       ? 'in the plates'
       : inside.length > 0
@@ -199,20 +224,61 @@ function standing(
   });
 }
 
-/** Of nested arbors that reach beyond the same side each inner one ends a step beyond the one round it. */
+/** How many arbors of a line lie within one, one in the other. */
+const depthOf = (within: ReadonlyMap<string, readonly string[]>, id: string): number =>
+  Math.max(0, ...(within.get(id) ?? []).map(inner => 1 + depthOf(within, inner)));
+
+/**
+ * How far up arbors reach that come out at the front: to the top of what sits on them, so far as nothing does for a
+ * hand, and a step past what turns round them.
+ */
+function topsOf(
+  { indicators }: Pick<Machine, 'indicators'>,
+  drafts: readonly Draft[],
+  within: ReadonlyMap<string, readonly string[]>,
+  seats: ReadonlyMap<string, Seat>,
+  { height }: Stack,
+): ReadonlyMap<string, number> {
+  const tops = new Map<string, number>();
+  const topOf = (d: Draft): number => {
+    const known = tops.get(d.arbor.id);
+    if (known !== undefined) return known;
+    const own = indicators.flatMap(i => (i.member === d.arbor.id ? (seatEnd(i, seats) ?? []) : []));
+    const round = drafts.filter(
+      o => o.reaching.to > height && (within.get(o.arbor.id) ?? []).includes(d.arbor.id),
+    );
+    const past = round.map(o => topOf(o) + (own.length > 0 ? 0 : STEP));
+    const top = Math.max(...(own.length > 0 ? own : [height + BEYOND]), ...past);
+    tops.set(d.arbor.id, top);
+    return top;
+  };
+  for (const d of drafts) if (d.reaching.to > height) topOf(d);
+  return tops;
+}
+
+/** Where an arbor ends for what sits on it: through all but a globe, into which it reaches halfway. */
+function seatEnd(
+  { id, kind }: Machine['indicators'][number],
+  seats: ReadonlyMap<string, Seat>,
+): number | undefined {
+  const seat = seats.get(id);
+  return seat && (kind === 'globe' ? (seat.low + seat.high) / 2 : seat.high);
+}
+
+/** Of nested arbors that reach beyond the same side each inner one ends beyond the one round it. */
 function beyondOuter(
   whole: Band,
   { arbor }: Draft,
   drafts: readonly Draft[],
   within: ReadonlyMap<string, readonly string[]>,
+  tops: ReadonlyMap<string, number>,
   { height }: Stack,
 ): Band {
   const round = drafts.filter(d => (within.get(d.arbor.id) ?? []).includes(arbor.id));
-  const front = round.filter(d => d.reaching.to > height).length;
   const back = round.filter(d => d.reaching.from < 0).length;
   return {
     from: whole.from < 0 ? whole.from - STEP * back : whole.from,
-    to: whole.to > height ? whole.to + STEP * front : whole.to,
+    to: whole.to > height ? (tops.get(arbor.id) ?? whole.to) : whole.to,
   };
 }
 

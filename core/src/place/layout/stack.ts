@@ -1,6 +1,8 @@
 import type { Machine } from '../../document/machine/index.ts';
 import { armLayers } from './arms.ts';
 import { wheelThickness } from './layers.ts';
+import { outputPlates } from './reducer-layers.ts';
+import { wallLayer } from './walls.ts';
 
 /** From one height to another along the axes, mm. */
 export interface Band {
@@ -33,6 +35,9 @@ export function stackOf(machine: Parts): Stack {
     thick.set(w.layer, Math.max(thick.get(w.layer) ?? 0, wheelThickness(machine.stack, w)));
   for (const layer of armLayers(machine).values())
     thick.set(layer, Math.max(thick.get(layer) ?? 0, thickness));
+  for (const layer of machine.wheels.map(wallLayer))
+    if (layer !== undefined) thick.set(layer, Math.max(thick.get(layer) ?? 0, thickness));
+  for (const { layer } of outputPlates(machine)) thick.set(layer, Math.max(thick.get(layer) ?? 0, thickness));
   const used = [...thick.keys()];
   const lowest = used.length > 0 ? Math.min(...used) : 0;
   const highest = used.length > 0 ? Math.max(...used) : 0;

@@ -57,7 +57,7 @@ export function turningAxis(parts: MotionParts, axisId: string, turn = 0): Turni
 }
 
 /** Vectors of one key as one; what comes to nothing is left out. */
-function merged(vectors: readonly Vector[]): Vector[] {
+export function merged(vectors: readonly Vector[]): Vector[] {
   const sums = new Map<string, Vector>();
   for (const v of vectors) {
     const sum = sums.get(v.key);

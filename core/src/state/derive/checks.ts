@@ -4,6 +4,8 @@ import { assembledFindings, driveFindings, untoldFindings } from '../judge/index
 import { type Checks, type Derived, pick, stage, type Stages } from '../state/index.ts';
 import * as make from './stages.ts';
 
+type Rolled = Pick<Derived, 'meshes'> & { states: Derived['wheels'] };
+
 /** The stages that judge, each from what was made before it; `s` are those. */
 export function checksOf(
   m: Machine,
@@ -15,11 +17,8 @@ export function checksOf(
   const toothed = pick(m, 'wheels', 'joints', 'toothings');
   const tools = pick(m, 'processes', 'process', 'making');
   const cut = { ...pick(m, 'wheels', 'toothings', 'stack', 'materials'), ...tools };
-  const marked = pick(m, 'axes', 'members', 'indicators', 'drive', 'aims');
-  const rolled = (): Pick<Derived, 'meshes'> & { states: Derived['wheels'] } => ({
-    states: s.wheels.value,
-    meshes: s.meshes.value,
-  });
+  const marked = { ...pick(m, 'axes', 'members', 'indicators', 'drive', 'aims', 'materials'), ...tools };
+  const rolled = (): Rolled => ({ states: s.wheels.value, meshes: s.meshes.value });
   return {
     driven: stage(
       old.driven,
@@ -37,7 +36,7 @@ export function checksOf(
     untold: stage(old.untold, () => ({ ...toothed, ...pick(m, 'members') }), untoldFindings),
     assembled: stage(
       old.assembled,
-      () => ({ ...placing, ...pick(m, 'indicators', 'drive'), parts: s.laid.value }),
+      () => ({ ...placing, ...pick(m, 'indicators', 'drive', 'aims'), parts: s.laid.value }),
       assembledFindings,
     ),
     assembly: stage(old.assembly, () => placing, assemblyFindings),
@@ -71,7 +70,11 @@ export function checksOf(
       }),
       make.crossedStage,
     ),
-    shown: stage(old.shown, () => ({ ...marked, train: s.train.value }), make.shownStage),
+    shown: stage(
+      old.shown,
+      () => ({ ...marked, train: s.train.value, sizes: s.laid.value.sizes }),
+      make.shownStage,
+    ),
     made: stage(
       old.made,
       () => ({

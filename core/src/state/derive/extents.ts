@@ -7,7 +7,7 @@ import type { WheelState } from '../state/index.ts';
 /** Teeth that fill a disc of the plan to their tips. */
 const DISCS = new Set(['involute', 'cycloidal', 'lantern wheel', 'pins', 'reducer disc', 'magnets']);
 /** Teeth round a clear room: the tips look inwards. */
-const RINGS = new Set(['involute ring', 'reducer pins', 'reducer lobes']);
+const RINGS = new Set(['involute ring', 'reducer lobes']);
 
 /** What a sprocket’s teeth reach beyond its pitch circle, in modules (common practice, no source). */
 const SPROCKET_TIP = 0.6;
@@ -41,6 +41,10 @@ function extentOf(
   }
   const { family } = state.teeth;
   const { tipRadius, rootRadius } = state.dimensions;
+  if (state.teeth.family === 'reducer pins') {
+    const { pinCircleRadius: r, pinDiameter: d } = state.teeth.spec;
+    return { inner: undefined, outer: rimOf(state), pins: { inner: r - d / 2, outer: r + d / 2 } };
+  }
   if (RINGS.has(family)) return { inner: Math.min(tipRadius, rootRadius), outer: rimOf(state) };
   return DISCS.has(family) ? { inner: undefined, outer: Math.max(tipRadius, rootRadius) } : undefined;
 }

@@ -1,7 +1,11 @@
 import type { SizeBy, Toothing, ToothSize } from '../../document/machine/index.ts';
-import type { Derived } from '../state/index.ts';
+import type { Derived, WheelState } from '../state/index.ts';
 
 const tidy = (x: number, places = 4): number => Number(x.toFixed(places));
+
+/** Half of a ring's outside, across the rim as it is made. */
+const ringRadius = ({ teeth, dimensions }: WheelState): number | undefined =>
+  'rim' in teeth ? dimensions.rootRadius + teeth.rim : undefined;
 
 /**
  * The size that a toothing has now, said in another way: by a module or pitch, or by what a wheel or mesh (`at`)
@@ -19,7 +23,8 @@ export function sizedAs(by: SizeBy, at: string, toothing: Toothing, derived: Der
     case 'circular pitch':
       return { by, pitch: tidy(Math.PI * normal) };
     case 'outside diameter': {
-      const radius = state?.involute?.theoreticalTipRadius ?? state?.dimensions.tipRadius;
+      const made = state?.teeth.family === 'involute ring' ? ringRadius(state) : undefined;
+      const radius = made ?? state?.involute?.theoreticalTipRadius ?? state?.dimensions.tipRadius;
       return radius ? { by, wheel: at, diameter: tidy(2 * radius, 3) } : undefined;
     }
     case 'root diameter': {

@@ -4,6 +4,7 @@ import {
   type Extent,
   type Clearance,
   clearancesOf,
+  shownClearances,
   layoutFindings,
   type LayoutParts,
   layoutParts,
@@ -45,6 +46,7 @@ import {
   type WheelState,
 } from '../state/index.ts';
 import {
+  armFindings,
   closureFixes,
   crossingFindings,
   inPlaceFindings,
@@ -242,7 +244,8 @@ export const laidStage = (i: SolidParts & Placed & { readonly extents: Extents }
 interface Laid {
   readonly parts: LayoutParts;
 }
-export const clearanceStage = (i: Laid): readonly Clearance[] => clearancesOf(i.parts);
+export const clearanceStage = (i: Laid): readonly Clearance[] =>
+  [...clearancesOf(i.parts), ...shownClearances(i.parts)].sort((a, b) => a.gap - b.gap);
 export const plateStage = (i: Laid): readonly Plate[] => platesOf(i.parts);
 export const pieceStage = (i: Laid): readonly Piece[] => piecesOf(i.parts);
 
@@ -253,8 +256,8 @@ export const layoutStage = (
   i: Held & { readonly pieces: readonly Piece[]; readonly findings: readonly Finding[] },
 ): LayoutState => {
   const { clearances, plates, pieces, findings } = i;
-  const { stack, spans, sizes } = i.parts;
-  return { stack, spans, sizes, clearances, plates, pieces, findings };
+  const { stack, spans, sizes, lugRods } = i.parts;
+  return { stack, spans, sizes, lugRods, clearances, plates, pieces, findings };
 };
 
 export const madeStage = (
@@ -273,8 +276,15 @@ export const madeStage = (
 ];
 
 export const shownStage = (
-  i: Carried & Doc<'indicators' | 'drive' | 'aims'> & { readonly train: TrainRates },
-): readonly Finding[] => indicatorFindings({ machine: i, rates: i.train.rates });
+  i: Carried &
+    Doc<'indicators' | 'drive' | 'aims' | 'processes' | 'process' | 'making' | 'materials'> & {
+      readonly train: TrainRates;
+      readonly sizes: LayoutParts['sizes'];
+    },
+): readonly Finding[] => [
+  ...indicatorFindings({ machine: i, rates: i.train.rates }),
+  ...armFindings({ machine: i, sizes: i.sizes, indicators: i.indicators }),
+];
 
 export const crossedStage = (
   i: Carried &

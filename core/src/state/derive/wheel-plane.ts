@@ -1,6 +1,7 @@
-import { alignmentMark, borePath, boreFault, webPaths } from '../../teeth/body/index.ts';
+import { alignmentMark, borePath, boreFault, ringWithLugs, webPaths } from '../../teeth/body/index.ts';
 import { circle, type Path, polar, reversePath } from '../../ground/geometry/index.ts';
 import { type Machine, MESHES, processOf, type Wheel } from '../../document/machine/index.ts';
+import { lugsIn } from '../../place/layout/index.ts';
 import { fail, ok, type Result } from '../../ground/result/index.ts';
 import { holeOf, webRoom, outputRings } from '../judge/index.ts';
 import type { Derived, WheelState } from '../state/index.ts';
@@ -13,7 +14,10 @@ export interface WheelPlane {
 }
 
 /** The plane figure of a wheel with bore, web and marks; a web that cannot be is left out, and is a finding. */
-export function wheelPlane(derived: Pick<Derived, 'machine' | 'wheels'>, wheel: Wheel): Result<WheelPlane> {
+export function wheelPlane(
+  derived: Pick<Derived, 'machine' | 'wheels'> & { readonly phases: Pick<Derived['phases'], 'at'> },
+  wheel: Wheel,
+): Result<WheelPlane> {
   const state = derived.wheels[wheel.id];
   if (!state) return fail('teeth-not-drawn', { wheel: wheel.name });
   const untold = withoutBody(derived.machine, wheel);
@@ -28,10 +32,11 @@ export function wheelPlane(derived: Pick<Derived, 'machine' | 'wheels'>, wheel: 
   const openings = web.ok ? web.value : [];
   const marked = wheel.body?.mark && figure.closes;
   const mark = marked ? [alignmentMark(markRadius(figure), room.module)] : [];
-  const output = outputHoles(derived.machine, wheel, state);
+  const output = outputHoles(derived.machine, wheel, state, derived.phases.at);
+  const lugged = withLugs(wheel, figure.outline, derived.phases.at[wheel.id] ?? 0);
   return ok({
-    outline: figure.outline,
-    holes: [...figure.holes, ...bore, ...openings, ...output],
+    outline: lugged?.outline ?? figure.outline,
+    holes: [...figure.holes, ...bore, ...openings, ...output, ...(lugged?.holes ?? [])],
     engraved: [...figure.engraved, ...mark],
   });
 }
@@ -44,20 +49,34 @@ const withoutBody = ({ joints }: Pick<Machine, 'joints'>, wheel: Wheel): string 
     return bodies === 'not yet' ? [called] : [];
   })[0];
 
+/** The rim of a ring with its lugs, which stand where the plan says, however the teeth are turned. */
+function withLugs(
+  { mount, role }: Wheel,
+  rim: Path,
+  phase: number,
+): { readonly outline: Path; readonly holes: readonly Path[] } | undefined {
+  if (mount?.kind !== 'lugs' || role !== 'ring') return undefined;
+  const radius = Math.hypot(rim.start.x, rim.start.y);
+  return ringWithLugs(radius, lugsIn(mount, radius, phase));
+}
+
 /** Where the mark stands: below the roots of a wheel, outside those of a ring. */
 const markRadius = ({ rootRadius, tipRadius }: { rootRadius: number; tipRadius: number }): number =>
   tipRadius > rootRadius ? rootRadius : rootRadius + 2 * (rootRadius - tipRadius);
 
-/** Holes of a reducer's disc for the output pins. */
+/** Holes of a reducer's disc for the output pins, which stand as in the first disc of their plate. */
 function outputHoles(
-  machine: Pick<Machine, 'joints' | 'toothings'>,
+  machine: Pick<Machine, 'wheels' | 'joints' | 'toothings'>,
   wheel: Wheel,
   { teeth }: WheelState,
+  phases: Derived['phases']['at'],
 ): Path[] {
   if (teeth.family !== 'reducer disc') return [];
-  return outputRings(machine, wheel).flatMap(({ holes, radius, circleRadius }) =>
-    Array.from({ length: holes }, (_, i) =>
-      reversePath(circle(polar({ x: 0, y: 0 }, circleRadius, ((2 * i + 1) * Math.PI) / holes), radius)),
-    ),
-  );
+  return outputRings(machine, wheel).flatMap(({ holes, radius, circleRadius, first }) => {
+    const turned = (phases[first] ?? 0) - (phases[wheel.id] ?? 0);
+    return Array.from({ length: holes }, (_, i) => {
+      const at = turned + ((2 * i + 1) * Math.PI) / holes;
+      return reversePath(circle(polar({ x: 0, y: 0 }, circleRadius, at), radius));
+    });
+  });
 }

@@ -49,11 +49,11 @@ describe('whether a machine can stand', () => {
     expect(sizes.get('drive')!.bore).to.be.greaterThan(sizes.get(fixed)!.diameter);
   });
 
-  it('a held ring beside no plate floats; one beside a plate can be screwed to it', () => {
-    const ring = (layer: number): Machine => {
+  it('a held ring is held by lugs, a wall or glue to the plate beside it; else that is told, and mended', () => {
+    const ring = (layer: number, change: Partial<Machine['wheels'][number]> = {}, held = true): Machine => {
       const m = plated(
         arrange(
-          { a: {}, arm: { with: 'a' }, p: { frame: 'arm', at: [36, 0] }, r: { with: 'a', held: true } },
+          { a: {}, arm: { with: 'a' }, p: { frame: 'arm', at: [36, 0] }, r: { with: 'a', held } },
           { 'a.u': 24, 'p.v': 18, 'r.ring': 60 },
           [
             ['a.u', 'p.v'],
@@ -61,12 +61,38 @@ describe('whether a machine can stand', () => {
           ],
         ),
       );
-      return { ...m, wheels: m.wheels.map(w => ({ ...w, layer })) };
+      return { ...m, wheels: m.wheels.map(w => ({ ...w, layer, ...(w.role === 'ring' ? change : {}) })) };
     };
-    expect(found(ring(2), 'held-by-nothing')?.subjects).to.equal(undefined);
-    const more = [-3, 6].map(layer => ({ ...ring(2).wheels[0]!, id: `at${layer}`, layer }));
-    const floating = { ...ring(2), wheels: [...ring(2).wheels, ...more] };
-    expect(found(floating, 'held-by-nothing')?.data).to.deep.equal({ what: 'ring' });
+    const bare = found(ring(2), 'held-by-nothing')!;
+    expect(bare.data).to.deep.equal({ what: 'ring' });
+    const lugged = mended(ring(2), bare);
+    expect(found(lugged, 'held-by-nothing')).to.equal(undefined);
+    // Three rods through the lugs into both plates, outside the rim.
+    const { layout, extents } = derive(lugged);
+    expect(layout.lugRods).to.have.length(3);
+    const id = lugged.wheels.find(w => w.role === 'ring')!.id;
+    for (const rod of layout.lugRods) {
+      expect(Math.hypot(rod.at.x, rod.at.y)).to.be.above(extents[id]!.outer + rod.diameter / 2);
+      for (const plate of layout.plates)
+        expect(plate.holes.some(h => Math.hypot(h.at.x - rod.at.x, h.at.y - rod.at.y) < 1e-9)).to.equal(true);
+    }
+    expect(found(ring(2, { hold: 'glue' }), 'held-by-nothing'), 'glued to the plate beside it').to.equal(
+      undefined,
+    );
+    expect(found(ring(2, { hold: 'loose' }), 'held-by-nothing')).to.not.equal(undefined);
+    const deep = { ...ring(2, { hold: 'glue' }) };
+    const more = [-3, 6].map(layer => ({ ...deep.wheels[0]!, id: `at${layer}`, layer }));
+    expect(
+      found({ ...deep, wheels: [...deep.wheels, ...more] }, 'held-by-nothing'),
+      'no plate beside',
+    ).to.not.equal(undefined);
+    // One that turns something needs a wall; a ring that turns nothing is a bearing.
+    expect(found(ring(2, {}, false), 'ring-off-arbor')).to.equal(undefined);
+    const turning: Machine = { ...ring(2, {}, false), drive: { member: 'r', speed: { kind: 'free' } } };
+    const off = found(turning, 'ring-off-arbor')!;
+    const walled = mended(turning, off);
+    expect(found(walled, 'ring-off-arbor')).to.equal(undefined);
+    expect(derive(walled).layout.spans.of.get('r')).to.not.equal(undefined);
   });
 
   it('a drive turned by hand has an end for its crank, or is told and mended', () => {
@@ -141,8 +167,9 @@ describe('whether a machine can stand', () => {
     const byWidth = ['a', 't', 'o'].sort((p, q) => sizes.get(p)!.diameter - sizes.get(q)!.diameter);
     expect(sizes.get(byWidth[0]!)!.diameter).to.be.below(sizes.get(byWidth[2]!)!.diameter);
     const tops = byWidth.map(id => spans.of.get(id)!.whole.to);
-    expect(tops[0]! - tops[1]!).to.be.closeTo(4, 1e-9);
-    expect(tops[1]! - tops[2]!).to.be.closeTo(4, 1e-9);
+    // Each stands out past the one round it by the hand that sits on it, and the air before that.
+    expect(tops[0]! - tops[1]!).to.be.closeTo(1.6 + 0.4, 1e-9);
+    expect(tops[1]! - tops[2]!).to.be.closeTo(1.6 + 0.4, 1e-9);
     expect(tops[2]!).to.be.greaterThan(stack.height);
     const lows = byWidth.map(id => sideScene(d).bars.find(b => b.id === `h${id}`)!.low);
     expect(lows, 'inner ones above').to.deep.equal([...lows].sort((p, q) => q - p));

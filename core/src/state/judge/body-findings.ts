@@ -43,9 +43,23 @@ export const webRoom = (
 /** Judgements about bore, hub, rim and spokes. */
 export function bodyFindings(wheel: Wheel, state: WheelState, fits?: Allowances): Finding[] {
   const room = webRoom(wheel, state, fits);
-  if (room.rootRadius === 0) return [];
-  return [...boreFindings(wheel, room), ...webFindings(wheel, room)];
+  const hub = hubFinding(wheel, state);
+  if (room.rootRadius === 0) return hub;
+  return [...hub, ...boreFindings(wheel, room), ...webFindings(wheel, room)];
 }
+
+/** Teeth whose bodies are not drawn up from a plane figure: a hub does not stand out of these yet. */
+const WITHOUT_HUB: ReadonlySet<string> = new Set<WheelState['teeth']['family']>(['bevel', 'pegs', 'pins']);
+
+/** Whether a hub can stand out of a wheel with such teeth. */
+export const takesHub = ({ role }: Wheel, { teeth }: WheelState): boolean =>
+  (role === 'wheel' || role === 'sprocket') && !WITHOUT_HUB.has(teeth.family);
+
+/** A hub that is asked of a wheel whose body would not show it. */
+const hubFinding = (wheel: Wheel, state: WheelState): Finding[] =>
+  wheel.body?.proud && !takesHub(wheel, state)
+    ? [finding('hub-not-here', 'warn', 'teeth', [wheel.id], {}, [fix('no-hub', wheel.id)])]
+    : [];
 
 type Room = ReturnType<typeof webRoom>;
 

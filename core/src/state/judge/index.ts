@@ -1,5 +1,7 @@
 /** What is judged of what is derived: findings with their mends. */
+export { armFindings } from './arm-findings.ts';
 export * from './body-findings.ts';
+export { dividesFlat } from './split-findings.ts';
 export * from './closure.ts';
 export * from './contact-fixes.ts';
 export * from './drive-findings.ts';

@@ -1,6 +1,6 @@
-import { leastRim, webSizes } from '../../teeth/body/index.ts';
+import { divisionsOf, leastRim, pieceRoom, webSizes } from '../../teeth/body/index.ts';
 import { flatten, type Path, type Point, polar, polygon } from '../../ground/geometry/index.ts';
-import { type Piece, wheelThickness } from '../../place/layout/index.ts';
+import { cannotBeOnePiece, type Piece, wheelThickness } from '../../place/layout/index.ts';
 import {
   byId,
   type Machine,
@@ -61,7 +61,10 @@ export function makeFindings(
   const rooms = partSizes({ ...machine, states: wheels, extents, at, laid: layout }).flatMap(size =>
     roomFindings(machine, size),
   );
-  return [...found, ...rooms, ...layout.pieces.flatMap(p => tubeFindings(machine, p))];
+  const cut = cannotBeOnePiece(machine).map(id =>
+    finding('one-piece-not-cut', 'warn', 'make', [id], { process: processOf(machine, id)?.kind ?? 'tool' }),
+  );
+  return [...found, ...cut, ...rooms, ...layout.pieces.flatMap(p => tubeFindings(machine, p))];
 }
 
 /** The wall of a printed tube against two lines of the nozzle. */
@@ -164,8 +167,23 @@ function roomFindings(machine: Making, { part, called, along, across, high, body
     ...{ is: most, by: least, width: largest.width, height: largest.height },
     place: process.kind === 'printer' ? 'bed' : 'sheet',
   };
-  return [finding('part-too-large', 'warn', 'make', [called], data)];
+  const wheel = byId(machine.wheels, part);
+  const pieces = wheel && piecesThatFit(wheel, along / 2, rooms);
+  const mends = wheel && pieces !== undefined ? [fix('divide', wheel.id, pieces)] : [];
+  return [finding('part-too-large', 'warn', 'make', [called], data, mends)];
 }
+
+/** The fewest equal pieces of a whole wheel that go on a sheet or a bed, as wide as if they were full to the middle. */
+const piecesThatFit = (
+  wheel: Wheel,
+  radius: number,
+  rooms: readonly { readonly width: number; readonly height: number }[],
+): number | undefined =>
+  divisionsOf(wheel).find(n => {
+    const { along, across } = pieceRoom(0, radius, n);
+    const [most, least] = [Math.max(along, across), Math.min(along, across)];
+    return rooms.some(s => most <= Math.max(s.width, s.height) && least <= Math.min(s.width, s.height));
+  });
 
 /** Stock that measures otherwise than the layer that is drawn. */
 function stockFindings(machine: Making, wheel: Wheel, told: Set<string>): Finding[] {

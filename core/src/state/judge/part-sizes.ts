@@ -1,3 +1,4 @@
+import { dividesInto, lugReach, pieceRoom } from '../../teeth/body/index.ts';
 import { bounds, flatten, type Point } from '../../ground/geometry/index.ts';
 import { indicatorFigure } from '../../place/indicator/index.ts';
 import {
@@ -7,11 +8,14 @@ import {
   copyTurns,
   type Extent,
   type LayoutState,
+  lugsIn,
   pillarsOf,
+  wallLayer,
   wheelThickness,
 } from '../../place/layout/index.ts';
 import { arbors, byId, INDICATORS, type Machine } from '../../document/machine/index.ts';
 import { rackOf, type WheelState } from '../state/index.ts';
+import { dividesFlat } from './split-findings.ts';
 
 /** What a part measures as it lies: along and across it, and how high it stands; mm. */
 export interface PartSize {
@@ -60,8 +64,19 @@ const wheelSizes = ({ wheels, stack, states, extents }: SizeParts): PartSize[] =
       const box = bounds(flatten(state.figure.value.outline, 0.1));
       return [{ ...common, along: box.maxY - box.minY, across: box.maxX - box.minX }];
     }
-    const across = 2 * (extents[w.id]?.outer ?? state.dimensions.tipRadius);
-    return [{ ...common, along: across, across }];
+    const rim = extents[w.id]?.outer ?? state.dimensions.tipRadius;
+    const lugged =
+      w.mount?.kind === 'lugs' ? lugsIn(w.mount, rim, 0).circleRadius + lugReach(w.mount.hole) : rim;
+    const wall =
+      wallLayer(w) === undefined
+        ? []
+        : [{ ...common, part: `wall ${w.id}`, along: 2 * rim, across: 2 * rim }];
+    const pieces = w.divided && dividesFlat(state) && dividesInto(w, w.divided.pieces) ? w.divided.pieces : 1;
+    const size =
+      pieces > 1
+        ? pieceRoom(extents[w.id]?.inner ?? 0, lugged, pieces)
+        : { along: 2 * lugged, across: 2 * lugged };
+    return [{ ...common, ...size }, ...wall];
   });
 
 /** Bars of arms with round ends at every axis that they carry. */

@@ -1,5 +1,6 @@
 import { byId, type Machine, type Wheel } from '../../document/machine/index.ts';
-import { type Finding, finding } from '../../ground/result/index.ts';
+import { outputPlates, type PinPlate } from '../../place/layout/index.ts';
+import { type Finding, finding, fix } from '../../ground/result/index.ts';
 import { holeOf } from './body-findings.ts';
 import type { WheelState } from '../state/index.ts';
 import { boreReach } from '../../teeth/body/index.ts';
@@ -10,18 +11,27 @@ interface OutputRing {
   /** Each the pin and twice the eccentricity across. */
   readonly radius: number;
   readonly circleRadius: number;
+  /** The first disc of its output plate, whose turn the pins of the plate follow. */
+  readonly first: string;
 }
 
 /** The rings of holes of a disc, by the joints that carry its output. */
 export function outputRings(
-  { joints, toothings }: Pick<Machine, 'joints' | 'toothings'>,
+  machine: Pick<Machine, 'wheels' | 'joints' | 'toothings'>,
   wheel: Wheel,
 ): OutputRing[] {
-  const form = byId(toothings, wheel.toothing)?.form;
+  const toothing = byId(machine.toothings, wheel.toothing);
+  const form = toothing?.form;
   const eccentricity = form?.kind === 'reducer' ? form.eccentricity : 0;
-  return joints.flatMap(j =>
-    j.kind === 'pins in holes' && j.disc === wheel.id
-      ? [{ holes: j.pins, radius: j.pinDiameter / 2 + eccentricity, circleRadius: j.circle / 2 }]
+  const play = (toothing?.play ?? 0) / 2;
+  return outputPlates(machine).flatMap(({ discs, joint: { pins, pinDiameter, circle } }) =>
+    discs.some(d => d.id === wheel.id)
+      ? [
+          {
+            ...{ holes: pins, radius: pinDiameter / 2 + eccentricity + play },
+            ...{ circleRadius: circle / 2, first: discs[0].id },
+          },
+        ]
       : [],
   );
 }
@@ -31,7 +41,7 @@ const LEAST_WALL = 0.25;
 
 /** Walls of a reducer's disc: from its output holes to the lobes' roots, to each other and to the bore. */
 export function reducerFindings(
-  machine: Pick<Machine, 'joints' | 'toothings'>,
+  machine: Pick<Machine, 'wheels' | 'joints' | 'toothings'>,
   wheel: Wheel,
   { teeth, dimensions }: WheelState,
 ): Finding[] {
@@ -56,3 +66,14 @@ export function reducerFindings(
  * Degrees of the lobes against the holes.
  */
 export const opposedDiscDeg = (lobes: number, pins: number): number => (pins % 2 === 0 ? 0 : 180 / lobes);
+
+/** A plate of pins must lie in the layer behind the first of its discs; told once, at the mesh of that one. */
+export function pinPlateFinding({ wheel, rolling }: PinPlate, mesh: string): Finding | undefined {
+  const [nearest] = [...rolling].sort((a, b) => a.disc.layer - b.disc.layer);
+  const disc = nearest?.disc.layer ?? 0;
+  if (nearest?.mesh !== mesh || wheel.layer === disc - 1) return undefined;
+  const data = { plate: wheel.layer, disc };
+  return finding('pins-not-behind', 'stop', 'plan', [wheel.id], data, [
+    fix('pins-behind', wheel.id, disc - 1),
+  ]);
+}

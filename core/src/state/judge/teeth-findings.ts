@@ -1,12 +1,14 @@
 import { byId, FORMS, type MeshJoint, meshes, processOf, type Wheel } from '../../document/machine/index.ts';
 import { type Finding, finding, fix } from '../../ground/result/index.ts';
+import { splitFindings } from './split-findings.ts';
 import { bodyFindings } from './body-findings.ts';
 import { contactFixes, LEAST_CONTACT } from './contact-fixes.ts';
 import { meshOverlap, type MeshState, type WheelState } from '../state/index.ts';
 import { featureFindings } from './feature-findings.ts';
 import { formMeshFindings } from './form-findings.ts';
 import { filletFindings, involuteFindings } from './involute-findings.ts';
-import { reducerFindings } from './reducer-findings.ts';
+import { pinPlateFinding, reducerFindings } from './reducer-findings.ts';
+import { pinPlates } from '../../place/layout/index.ts';
 import { ringFindings } from './ring-findings.ts';
 import type { TeethFacts } from './teeth-facts.ts';
 
@@ -45,6 +47,7 @@ function wheelFindings(facts: TeethFacts, wheel: Wheel, state: WheelState | unde
   return [
     ...(state.spec && state.involute ? involuteFindings(wheel, state.spec, state.involute) : []),
     ...bodyFindings(wheel, state, processOf(machine, wheel.id)?.fits),
+    ...splitFindings(wheel, state, processOf(machine, wheel.id)?.fits),
     ...featureFindings(machine, wheel, state),
     ...reducerFindings(machine, wheel, state),
   ];
@@ -58,7 +61,12 @@ function meshFindings(facts: TeethFacts, mesh: MeshJoint): Finding[] {
   const { machine } = facts;
   const [a, b] = [byId(machine.wheels, mesh.a), byId(machine.wheels, mesh.b)];
   if (a && b && a.toothing !== b.toothing) return [finding('toothings-differ', 'stop', 'teeth', [mesh.id])];
-  const flat = mesh.type === 'external' || mesh.type === 'internal';
+  const plated = pinPlates(machine).find(p => p.rolling.some(r => r.mesh === mesh.id));
+  if (plated) {
+    const behind = pinPlateFinding(plated, mesh.id);
+    if (behind) return [behind];
+  }
+  const flat = mesh.type === 'external' || mesh.type === 'internal' || (mesh.type === 'reducer' && !plated);
   if (a && b && flat && a.layer !== b.layer)
     return [finding('layers-differ', 'stop', 'plan', [mesh.id], { a: a.layer, b: b.layer })];
   if (a?.id === b?.id) return [finding('wheel-meshes-itself', 'stop', 'teeth', [mesh.id])];

@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import { arrange } from '../../../test/arrange.ts';
 import { meshes, type Machine } from '../../document/machine/index.ts';
 import { setHelix, setWheel } from '../../edits/change/index.ts';
-import { overlapRatio } from '../../teeth/mesh/index.ts';
+import { overlapRatio } from '../../teeth/tooth/index.ts';
 import { derive } from '../derive/index.ts';
 import { meshOverlap } from './index.ts';
 
@@ -20,15 +20,15 @@ const pair = (helix: number, thick: number): Machine => {
 
 describe('what a helix adds to the contact ratio', () => {
   it('is b sin β / (π m_n) (ISO 21771): an axial pitch of face adds one', () => {
-    expect(overlapRatio(20, 15, 2)).to.be.closeTo(0.824, 5e-4);
-    expect(overlapRatio((Math.PI * 2) / Math.sin(Math.PI / 6), 30, 2)).to.be.closeTo(1, 1e-12);
-    expect(overlapRatio(20, 0, 2)).to.equal(0);
+    expect(overlapRatio(20, 2, 15)).to.be.closeTo(0.824, 5e-4);
+    expect(overlapRatio((Math.PI * 2) / Math.sin(Math.PI / 6), 2, 30)).to.be.closeTo(1, 1e-12);
+    expect(overlapRatio(20, 2, 0)).to.equal(0);
   });
 
   it('is of the narrower wheel, and of the normal module', () => {
     const m = setWheel('b-v', { thickness: 10 })(pair(20, 30));
     const { modules } = derive(m);
-    expect(meshOverlap(m, meshes(m)[0]!, modules)).to.be.closeTo(overlapRatio(10, 20, 2), 1e-9);
+    expect(meshOverlap(m, meshes(m)[0]!, modules)).to.be.closeTo(overlapRatio(10, 2, 20), 1e-9);
     expect(meshOverlap(pair(0, 30), meshes(m)[0]!, modules)).to.equal(0);
   });
 

@@ -1,6 +1,6 @@
 import { byId, type Machine, type MeshJoint } from '../../document/machine/index.ts';
 import { wheelThickness } from '../../place/layout/index.ts';
-import { overlapRatio } from '../../teeth/mesh/index.ts';
+import { overlapRatio } from '../../teeth/tooth/index.ts';
 
 /**
  * How many pitches the helix of a mesh runs through over the narrower of its two wheels; nought where teeth stand
@@ -17,5 +17,5 @@ export function meshOverlap(
   const module = toothing && modules[toothing.id];
   if (wheels.length < 2 || helix === 0 || module === undefined) return 0;
   const face = Math.min(...wheels.map(w => wheelThickness(machine.stack, w)));
-  return overlapRatio(face, helix, module * Math.cos((helix * Math.PI) / 180));
+  return overlapRatio(face, module * Math.cos((helix * Math.PI) / 180), helix);
 }

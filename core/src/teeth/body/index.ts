@@ -1,4 +1,6 @@
 /** Bores, webs, marks. */
+export * from './lugs.ts';
+export * from './divide.ts';
 export * from './bore.ts';
 export * from './web.ts';
 export * from './mark.ts';

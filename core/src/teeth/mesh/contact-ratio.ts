@@ -1,13 +1,6 @@
 import { involuteDimensions, involuteFillet, type ToothSpec } from '../tooth/index.ts';
 
 /**
- * Overlap ratio of leaning teeth: pitches that the helix runs through over the common face width (mm), which add to
- * the transverse contact ratio. Source: ISO 21771, ε_β = b sin β / (π m_n). 20 mm, 15°, module 2: 0.82.
- */
-export const overlapRatio = (face: number, helixDeg: number, normalModule: number): number =>
-  (face * Math.sin((helixDeg * Math.PI) / 180)) / (Math.PI * normalModule);
-
-/**
  * Transverse contact ratio of two external involute wheels at a centre distance (mm): the part of the line of action
  * between the two tip circles, shortened where a root fillet or undercut ends the flank first, over the base pitch.
  * Source: ISO 21771, ε_α = (√(r_a1² − r_b1²) + √(r_a2² − r_b2²) − a sin α_w)/p_b.

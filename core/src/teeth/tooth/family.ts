@@ -10,7 +10,7 @@ import { rackHalf, rackOutline } from './involute-rack.ts';
 import { ringDimensions, ringHalf } from './involute-ring.ts';
 import { lanternDimensions, lanternHalf, pinCircles, pinHalf } from './lantern.ts';
 import { magnetRim } from './magnet-rim.ts';
-import { reducerDimensions, reducerHalf, type ReducerSpec } from './reducer-disc.ts';
+import { lobeRingWall, reducerDimensions, reducerHalf, type ReducerSpec } from './reducer-disc.ts';
 import { largestModule, MOST_POINTS, outlineWork, sizeOf } from './outline-work.ts';
 import { isSoundHalf } from './sound-half.ts';
 import type { TeethSpec } from './teeth-spec.ts';
@@ -250,7 +250,7 @@ function reducerLobesFigure({ spec, rim }: Of<'reducer lobes'>): Result<ToothFig
   const { pins, pinCircleRadius: r, pinDiameter: d } = spec;
   if (2 * r * Math.sin(Math.PI / pins) <= d) return fail('pins-touch', { pin: d, count: pins });
   const ring = reducerRing(spec);
-  const wall = r + Math.max(0.05 * d, 2 * spec.eccentricity - d / 2 + spec.offset + 0.05 * d);
+  const wall = lobeRingWall(spec);
   const half = lobeHalf(r, d / 2, wall, pins);
   const holes = [reversePath(borderOf(half, pins))];
   return ok({ ...plain, ...ring, rootRadius: wall, half, outline: disc(wall + rim), holes, webRadius: 0 });

@@ -80,6 +80,15 @@ export function reducerDimensions(spec: ReducerSpec): Result<ReducerDimensions> 
   });
 }
 
+/** Where the wall of a ring of half-round pins stands from the middle, mm: a little beyond what the lobes reach. */
+export const lobeRingWall = ({
+  pinCircleRadius: r,
+  pinDiameter: d,
+  eccentricity: e,
+  offset,
+}: Pick<ReducerSpec, 'pinCircleRadius' | 'pinDiameter' | 'eccentricity' | 'offset'>): number =>
+  r + Math.max(0.05 * d, 2 * e - 0.45 * d + offset);
+
 /** The closed outline of a reducer's disc about its own centre, counter-clockwise, lobe 0 centred on the x axis. */
 export function reducerOutline(spec: ReducerSpec, chordError: number): Result<Path> {
   const half = reducerHalf(spec, chordError);

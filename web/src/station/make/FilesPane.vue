@@ -4,11 +4,12 @@ import { writeDxf } from '@tesseron/core/format/dxf';
 import { writeSvg } from '@tesseron/core/format/svg';
 import { workingText, type NotMade } from '@tesseron/core/archive';
 import type { Table } from '@tesseron/core/drawing';
-import { writeMachine } from '@tesseron/core/machine';
+import { LIMITS, writeMachine } from '@tesseron/core/machine';
 import { fileName, planDrawing } from '@tesseron/core/drawings';
 import { sayProblem } from '@tesseron/core/words';
 import { hardwareList, notMade, partsList } from '@tesseron/core/lists';
 import { computed, ref, watch } from 'vue';
+import NumberField from '../../parts/NumberField.vue';
 import WorkBar from '../../parts/WorkBar.vue';
 import { saveFile } from '../../keep';
 import { useOpen } from '../../machine/use-open';
@@ -23,6 +24,7 @@ const maker = useMake();
 const left = ref<readonly NotMade[]>();
 const without = computed(() => left.value ?? notMade(derived.value));
 watch(machine, () => (left.value = undefined));
+const sets = ref(1);
 const said = ref('');
 const problem = ref('');
 const hardware = computed(() => hardwareList(derived.value));
@@ -30,7 +32,7 @@ const parts = computed(() => partsList(derived.value));
 
 async function archive(): Promise<void> {
   [left.value, said.value, problem.value] = [undefined, '', ''];
-  const made = await maker.make({ task: 'archive', machine: machine.value, paper: 'A4', sets: 1 });
+  const made = await maker.make({ task: 'archive', machine: machine.value, paper: 'A4', sets: sets.value });
   if (!made) return;
   left.value = made.left;
   const saved = await saveFile(made.file, fileName([machine.value.name], 'zip'));
@@ -70,6 +72,16 @@ const withoutRows = useRows(() => without.value);
       >Everything, one archive</v-btn
     >
   </p>
+  <div class="sets">
+    <NumberField
+      v-model="sets"
+      label="Sets of the machine"
+      :limits="LIMITS.setsMade"
+      whole
+      data-test="archive-sets"
+    />
+    <p class="quiet small">Of several: sheets for all, and a list for the bag of each.</p>
+  </div>
   <WorkBar :work="maker" label="Files made" cancel-test="archive-cancel" />
   <p v-if="said" role="status" data-test="archive-said">{{ said }}</p>
   <p v-if="problem" class="error-text" role="alert">{{ problem }}</p>
@@ -141,6 +153,13 @@ const withoutRows = useRows(() => without.value);
 </template>
 
 <style scoped>
+.sets {
+  display: grid;
+  grid-template-columns: 180px 1fr;
+  gap: 0 16px;
+  align-items: center;
+}
+
 .row {
   display: flex;
   flex-wrap: wrap;

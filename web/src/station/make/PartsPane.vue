@@ -4,7 +4,7 @@ import { writeStep } from '@tesseron/core/format/step';
 import { writeSvg } from '@tesseron/core/format/svg';
 import type { Drawing } from '@tesseron/core/drawing';
 import { byId, circleCount, processOf } from '@tesseron/core/machine';
-import { setMaking } from '@tesseron/core/change';
+import { markAll, setMaking } from '@tesseron/core/change';
 import { growthOf, leavesAsIs, leftUncut, uncutCorners } from '@tesseron/core/process';
 import { compensationName, fileName, fileNotes } from '@tesseron/core/drawings';
 import { ok, type Result } from '@tesseron/core/result';
@@ -176,7 +176,7 @@ const partRows = useRows(() => parts.value);
         </span>
       </div>
       <div class="files">
-        <template v-if="flat.has(p.id)">
+        <template v-if="flat.has(p.id) && p.kind !== 'one piece'">
           <BoxedButton
             :aria-label="`Save ${p.name} as SVG`"
             data-test="save-wheel"
@@ -211,6 +211,18 @@ const partRows = useRows(() => parts.value);
     </li>
   </ul>
   <MoreRows :left="partRows.left.value" :more="partRows.more" />
+  <TickBox
+    :model-value="machine.wheels.length > 0 && machine.wheels.every(w => w.body?.mark)"
+    label="a mark at tooth 0 of every wheel"
+    data-test="mark-all"
+    @update:model-value="change('Mark every wheel', markAll('mark', $event === true))"
+  />
+  <TickBox
+    :model-value="machine.wheels.length > 0 && machine.wheels.every(w => w.body?.engraved)"
+    label="count and name engraved on every wheel"
+    data-test="engrave-all"
+    @update:model-value="change('Engrave every wheel', markAll('engraved', $event === true))"
+  />
 </template>
 
 <style scoped>

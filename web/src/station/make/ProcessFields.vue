@@ -73,6 +73,24 @@ const fits = computed(() =>
     });
   }),
 );
+const pad = computed(() =>
+  props.process.kind === 'printer'
+    ? []
+    : [
+        number(
+          'Sheets in a pad',
+          props.process.pad,
+          LIMITS.padSheets,
+          v => change('Cut in pads', changeProcess(props.process.id, { pad: v })),
+          {
+            whole: true,
+            clear: () => change('Cut single sheets', changeProcess(props.process.id, { pad: undefined })),
+            hint: 'nailed or taped, cut as one',
+            test: 'process-pad',
+          },
+        ),
+      ],
+);
 const pace = computed(() => [
   field(['gap', 'Left between parts', 0, 100, `usually ${gapOf({ ...props.process, gap: undefined })}`]),
   number(
@@ -113,7 +131,7 @@ const bed = computed(() => {
   <div class="fields"><NumberFields :fields="measured" /></div>
   <h3>A hole is larger than what goes in it</h3>
   <div class="fields three"><NumberFields :fields="fits" /></div>
-  <div class="fields"><NumberFields :fields="pace" /></div>
+  <div class="fields"><NumberFields :fields="[...pace, ...pad]" /></div>
   <div v-if="process.kind === 'printer'" class="fields three"><NumberFields :fields="bed" /></div>
 </template>
 

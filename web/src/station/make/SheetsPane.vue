@@ -6,7 +6,7 @@ import type { Drawing } from '@tesseron/core/drawing';
 import { compensationName, fileName } from '@tesseron/core/drawings';
 import { fixed } from '@tesseron/core/units';
 import { sayProblem } from '@tesseron/core/words';
-import { batchName, batchTotals, type LaidBatch, sheetDrawing } from '@tesseron/core/workshop';
+import { batchName, batchTotals, type LaidBatch, padOf, sheetDrawing } from '@tesseron/core/workshop';
 import { computed, ref, shallowRef, watch } from 'vue';
 import WorkBar from '../../parts/WorkBar.vue';
 import { saveFile } from '../../keep';
@@ -38,6 +38,7 @@ const drawingOf = (b: LaidBatch, sheet: number): Drawing => sheetDrawing(derived
 function sums(b: LaidBatch): string {
   const { seconds, mass, cost } = batchTotals(b);
   return [
+    padOf(b.batch.process) > 1 ? `in pads of ${padOf(b.batch.process)} sheets` : '',
     `about ${seconds > 5400 ? `${fixed(seconds / 3600, 1)} h` : `${fixed(seconds / 60, 0)} min`}`,
     mass === undefined ? '' : `${fixed(mass, 0)} g`,
     cost === undefined ? '' : `cost ${fixed(cost, 2)} in your own money`,

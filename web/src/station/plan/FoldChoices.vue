@@ -57,7 +57,7 @@ function take(fold: Folded): void {
         <span class="figure">{{ mm(d.fold.tightest) }}</span>
         <template v-if="d.fold.pillars > 0"
           >; {{ d.fold.pillars }} {{ d.fold.pillars === 1 ? 'pillar' : 'pillars' }} to be moved</template
-        >
+        ><template v-if="d.fold.shown > 0">; a hand or a body would strike something beside it</template>
       </p>
       <v-btn data-test="take-fold" @click="take(d.fold)">Take this</v-btn>
     </li>

@@ -83,7 +83,8 @@ const locked = computed(() => machine.value.axes.filter(a => a.locked).map(a => 
   <p v-if="answer?.ok" role="status" data-test="fold-said">
     {{ answer.value.length }}
     {{ answer.value.length === 1 ? 'arrangement' : 'arrangements that differ in which side each axis lies' }},
-    the most compact first. They are the best of those tried; none is proven best.
+    the most compact first, those whose hands would strike something last. They are the best of those tried;
+    none is proven best.
   </p>
 </template>
 

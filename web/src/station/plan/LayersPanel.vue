@@ -2,16 +2,19 @@
 import { kept } from '../../parts/kept-items';
 import { layoutOf } from '@tesseron/core/derive';
 import {
+  barredArms,
   findLayers,
   fitBores,
   holdOf,
+  outputPlates,
   USUAL_SHAKE,
   USUAL_TUBES,
   USUAL_WASHER,
+  wallLayer,
   withLayers,
 } from '@tesseron/core/layout';
 import { arbors, byId, type Layout, type Machine, LIMITS } from '@tesseron/core/machine';
-import { setArbor, setLayout, setWheel, setStack } from '@tesseron/core/change';
+import { setArbor, setLayout, setWheel, setStack, shapeArbor } from '@tesseron/core/change';
 import { fixed, mm } from '@tesseron/core/units';
 import { heightWorking } from '@tesseron/core/working';
 import { nameOf, sayProblem } from '@tesseron/core/words';
@@ -22,6 +25,7 @@ import { length, type NumberSpec } from '../../parts/number-spec';
 import NumberFields from '../../parts/NumberFields.vue';
 import DrawnLater from '../../parts/DrawnLater.vue';
 import SmallChoice from '../../parts/SmallChoice.vue';
+import TickBox from '../../parts/TickBox.vue';
 import { useRows } from '../../parts/use-rows';
 import MoreRows from '../../parts/MoreRows.vue';
 
@@ -56,6 +60,12 @@ const layers = computed(() =>
     arms: arbors(machine.value)
       .filter(a => a.arm?.layer === layer)
       .map(a => `bar of ${a.name}`),
+    plates: [
+      ...machine.value.wheels.filter(w => wallLayer(w) === layer).map(w => `wall of ${w.name}`),
+      ...outputPlates(machine.value)
+        .filter(p => p.layer === layer)
+        .map(p => `output plate of ${p.discs.map(d => d.name).join(', ')}`),
+    ],
   })),
 );
 const tubes = computed(() => layout.value.tubes ?? USUAL_TUBES);
@@ -129,6 +139,34 @@ function setSection(outside: number | undefined, bore: number | undefined): void
         : ({ kind: 'tube', bore, diameter: Math.max(outside, bore + 0.1) } as const);
   setOne('Size an arbor', { section });
 }
+const SHAPES = [
+  { value: 'usual', title: 'round, as it follows' },
+  { value: 'rod', title: 'round rod' },
+  { value: 'tube', title: 'tube' },
+  { value: 'hex', title: 'hexagon' },
+  { value: 'square', title: 'square' },
+  { value: 'flat', title: 'round with a flat' },
+  { value: 'keyed', title: 'round with a key' },
+] as const;
+type Section = NonNullable<Arbor['section']>;
+/** A section of about the size that the arbor has. */
+function takeShape(to: string | null): void {
+  const kind = SHAPES.find(s => s.value === to)?.value ?? 'usual';
+  const id = chosen.value;
+  const d = Number((size.value?.diameter ?? tubes.value.rod).toFixed(2));
+  const part = (x: number): number => Number((x * d).toFixed(2));
+  if (id === undefined) return;
+  const shapes: Readonly<Record<Exclude<typeof kind, 'usual'>, Section>> = {
+    rod: { kind: 'rod', diameter: d },
+    tube: { kind: 'tube', bore: size.value?.bore ?? part(0.6), diameter: d },
+    hex: { kind: 'hex', across: d },
+    square: { kind: 'square', across: d },
+    flat: { kind: 'flat', diameter: d, across: part(0.85) },
+    keyed: { kind: 'keyed', diameter: d, keyWidth: part(0.3), keyDepth: part(0.15) },
+  };
+  if (kind === 'usual') setOne('Size an arbor', { section: undefined });
+  else change('Shape an arbor', shapeArbor(id, shapes[kind]));
+}
 const setHold = (id: string, how: string): void =>
   change(
     'Hold a wheel',
@@ -154,13 +192,21 @@ const sizes = computed((): NumberSpec[] => [
     test: 'running',
   }),
 ]);
+/** Another size of the section that it has. */
+function setAcross(x: number): void {
+  const { section, id } = arbor.value ?? {};
+  if (!section || !id || section.kind === 'rod' || section.kind === 'tube') setSection(x, size.value?.bore);
+  else if (section.kind === 'hex' || section.kind === 'square')
+    change('Size an arbor', shapeArbor(id, { ...section, across: x }));
+  else change('Size an arbor', shapeArbor(id, { ...section, diameter: x }));
+}
 const ownSizes = computed((): NumberSpec[] => {
   const { section } = arbor.value ?? {};
-  const across = section && 'diameter' in section ? section.diameter : undefined;
+  const across = section && ('diameter' in section ? section.diameter : section.across);
   const hint = size.value?.said ? '' : `follows: ${mm(size.value?.diameter ?? 0)}`;
   const limits = LIMITS.armWidth;
   return [
-    length('across', across, limits, x => setSection(x, size.value?.bore), {
+    length('across', across, limits, setAcross, {
       hint,
       clear: () => setSection(undefined, undefined),
     }),
@@ -174,6 +220,7 @@ const ownSizes = computed((): NumberSpec[] => {
   ];
 });
 const lineRows = useRows(() => lines.value);
+const barred = computed(() => new Set(barredArms(machine.value)));
 const heldRows = useRows(() => held.value);
 const holdsOpen = ref(false);
 </script>
@@ -208,7 +255,7 @@ const holdsOpen = ref(false);
       <tbody>
         <tr v-for="l in layers" :key="l.layer">
           <td class="figure left">{{ l.layer + 1 }}</td>
-          <td>{{ [...l.wheels, ...l.arms].join(', ') || '–' }}</td>
+          <td>{{ [...l.wheels, ...l.arms, ...l.plates].join(', ') || '–' }}</td>
           <td class="figure">{{ l.band }}</td>
         </tr>
       </tbody>
@@ -245,6 +292,13 @@ const holdsOpen = ref(false);
       <NumberFields :fields="ownSizes" />
     </div>
     <v-select
+      :model-value="arbor.section?.kind ?? 'usual'"
+      :items="kept(SHAPES)"
+      label="section, and the bores of all its wheels"
+      data-test="section"
+      @update:model-value="takeShape"
+    />
+    <v-select
       :model-value="arbor.support ?? 'both'"
       :items="kept(SUPPORT)"
       label="held"
@@ -257,6 +311,13 @@ const holdsOpen = ref(false);
       label="reaches"
       data-test="reach"
       @update:model-value="setReach"
+    />
+    <TickBox
+      v-if="barred.has(arbor.id)"
+      :model-value="arbor.onePiece === true"
+      label="its arm is printed as one piece with it"
+      data-test="arm-one-piece"
+      @update:model-value="setOne('One piece of an arm', { onePiece: $event === true ? true : undefined })"
     />
   </section>
   <details data-test="holds" @toggle="holdsOpen = ($event.target as HTMLDetailsElement).open">

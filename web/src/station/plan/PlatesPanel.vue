@@ -5,8 +5,8 @@ import { writeDxf } from '@tesseron/core/format/dxf';
 import { writeSvg } from '@tesseron/core/format/svg';
 import { bearingAllowance } from '@tesseron/core/layout';
 import { type Layout, LIMITS } from '@tesseron/core/machine';
-import { newPillar } from '@tesseron/core/edit';
-import { setLayout } from '@tesseron/core/change';
+import { newPillar, shapePlates } from '@tesseron/core/edit';
+import { setLayout, setPlates } from '@tesseron/core/change';
 import { drillingTable, fileName, plateDrawing } from '@tesseron/core/drawings';
 import { fixed, mm } from '@tesseron/core/units';
 import { nameOf, sayProblem } from '@tesseron/core/words';
@@ -17,6 +17,8 @@ import { length, type NumberSpec } from '../../parts/number-spec';
 import NumberFields from '../../parts/NumberFields.vue';
 import TickBox from '../../parts/TickBox.vue';
 import { useRows } from '../../parts/use-rows';
+import RegionFields from './RegionFields.vue';
+import FramePanel from './FramePanel.vue';
 import MoreRows from '../../parts/MoreRows.vue';
 
 /** Plates, pillars, bearing holes and the drilling template. */
@@ -25,7 +27,9 @@ const { machine, derived, change } = useOpen();
 const problem = ref('');
 type Plates = NonNullable<Layout['plates']>;
 const plates = computed(() => machine.value.layout.plates);
-const SHAPES = ['round the holes', 'as the envelope'] as const;
+const SHAPES: readonly Plates['shape'][] = [
+  ...(['round the holes', 'round the wheels', 'rectangle', 'bars', 'a border', 'as the envelope'] as const),
+];
 const FITS: readonly { value: Plates['fit']; title: string }[] = [
   { value: 'sliding', title: 'sliding, common practice' },
   { value: 'free', title: 'free, common practice' },
@@ -58,9 +62,7 @@ function toggle(on: boolean): void {
   };
   set(on ? 'Stand it between plates' : 'Take the plates away', on ? made : undefined);
 }
-const more = (change_: Partial<Plates>): void => {
-  if (plates.value) set('Change the plates', { ...plates.value, ...change_ });
-};
+const more = (to: Parameters<typeof setPlates>[0]): void => change('Change the plates', setPlates(to));
 function addPillar(): void {
   if (!plates.value) return;
   const pillar = newPillar(derived.value);
@@ -80,6 +82,12 @@ const sizes = computed((): NumberSpec[] =>
       ]
     : [],
 );
+const bars = computed((): NumberSpec[] => [
+  length('bars across', plates.value?.barWidth, LIMITS.barWidth, x => more({ barWidth: x }), {
+    clear: () => more({ barWidth: undefined }),
+    test: 'bar-width',
+  }),
+]);
 const pillarFields = (p: Plates['pillars'][number], i: number): NumberSpec[] => [
   length(`${i + 1}: x`, p.x, LIMITS.place, x => setPillar(p.id, { x })),
   length('y', p.y, LIMITS.place, y => setPillar(p.id, { y })),
@@ -121,7 +129,7 @@ const plateRows = useRows(() => rows.value);
         :items="kept(SHAPES)"
         label="cut"
         data-test="plate-shape"
-        @update:model-value="more({ shape: $event })"
+        @update:model-value="$event && change('Shape the plates', shapePlates(derived, $event))"
       />
       <v-select
         :model-value="plates.back ?? derived.layout.stack.lowest"
@@ -143,6 +151,12 @@ const plateRows = useRows(() => rows.value);
         @update:model-value="more({ fit: $event })"
       />
     </div>
+    <div v-if="plates.shape === 'bars'" class="three"><NumberFields :fields="bars" /></div>
+    <RegionFields
+      v-if="plates.shape === 'a border' && plates.border"
+      :model-value="plates.border"
+      @update:model-value="more({ border: $event })"
+    />
     <p class="quiet small" data-test="allowance">
       Holes are wider by {{ allowance
       }}<template v-if="plates.fit.startsWith('H')">, the middle of the fit (ISO 286, from memory)</template>.
@@ -153,6 +167,7 @@ const plateRows = useRows(() => rows.value);
       <PlainButton :aria-label="`Take pillar ${i + 1} away`" @click="removePillar(p.id)"> away </PlainButton>
     </div>
     <p><v-btn data-test="add-pillar" @click="addPillar">Add a pillar</v-btn></p>
+    <FramePanel />
     <h3>Holes of the {{ side }} plate, mm</h3>
     <p class="acts">
       <BoxedButton

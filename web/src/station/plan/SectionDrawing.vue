@@ -43,6 +43,8 @@ const wide = computed(() => room.width.value * zoom.value);
 const ORDER: readonly Cut['kind'][] = [
   'plate',
   'pillar',
+  'foot',
+  'bearing',
   'arm',
   'ring',
   'wheel',
@@ -57,7 +59,7 @@ const cuts = computed(() =>
 const fill = (c: Cut): string => {
   const rate = c.member === undefined ? undefined : derived.value.train.rates[c.member];
   const turning = c.kind === 'wheel' || c.kind === 'ring' || c.kind === 'arm' || c.kind === 'tube';
-  if (c.kind === 'plate' || c.kind === 'pillar') return 'url(#hatch)';
+  if (c.kind === 'plate' || c.kind === 'pillar' || c.kind === 'foot') return 'url(#hatch)';
   return (turning ? rateColour(rate, tokens.value.rate) : undefined) ?? tokens.value.panel;
 };
 const PLAIN: ReadonlySet<Cut['kind']> = new Set(['wheel', 'ring', 'pillar']);

@@ -1,18 +1,21 @@
 <script setup lang="ts">
-import { fullSeconds } from '@tesseron/core/indicator';
+import { bodyBalance, fullSeconds } from '@tesseron/core/indicator';
 import { arbors, GROUND, type Indicator, type Reads } from '@tesseron/core/machine';
+import { ballsInOnePlane, weigh } from '@tesseron/core/indicators';
 import { removeIndicator, setIndicator } from '@tesseron/core/change';
 import { fileName, indicatorDrawing } from '@tesseron/core/drawings';
 import { writeDxf } from '@tesseron/core/format/dxf';
 import { writeSvg } from '@tesseron/core/format/svg';
-import { nameOf } from '@tesseron/core/words';
-import { computed } from 'vue';
+import type { Problem } from '@tesseron/core/result';
+import { figure, mm } from '@tesseron/core/units';
+import { nameOf, sayProblem } from '@tesseron/core/words';
+import { computed, shallowRef } from 'vue';
 import { saveFile } from '../../keep';
 import { useOpen } from '../../machine/use-open';
 import LongSelect from '../../parts/LongSelect.vue';
 import NumberFields from '../../parts/NumberFields.vue';
 import DialFields from './DialFields.vue';
-import { indicatorFields } from './indicator-fields';
+import { indicatorFields, weightFields } from './indicator-fields';
 import ReadsFields from './ReadsFields.vue';
 import TickBox from '../../parts/TickBox.vue';
 
@@ -21,6 +24,17 @@ const props = defineProps<{ indicator: Indicator }>();
 const { machine, derived, change } = useOpen();
 const set = (what: Readonly<Record<string, unknown>>): void =>
   change(`Change ${props.indicator.name || 'an indicator'}`, setIndicator(props.indicator.id, what));
+const refused = shallowRef<Problem>();
+function level(): void {
+  const made = ballsInOnePlane(props.indicator.id)(machine.value);
+  refused.value = made.ok ? undefined : made.problem;
+  if (made.ok) change('Balls in one plane', () => made.value);
+}
+const balance = computed(() =>
+  props.indicator.kind === 'body'
+    ? bodyBalance({ machine: machine.value, sizes: derived.value.layout.sizes }, props.indicator)
+    : undefined,
+);
 const fields = computed(() => indicatorFields(props.indicator, set));
 const places = computed(() => [
   ...(props.indicator.kind === 'dial' ? [{ value: GROUND, title: 'stands' }] : []),
@@ -104,6 +118,44 @@ const remove = (): void =>
       label="one half dark"
       @update:model-value="set({ half: $event ? true : undefined })"
     />
+    <template v-if="indicator.kind === 'body' && indicator.distance > 0">
+      <TickBox
+        :model-value="indicator.bent === true"
+        label="its arm is bent up, at 45°"
+        data-test="body-bent"
+        @update:model-value="set({ bent: $event ? true : undefined })"
+      />
+      <TickBox
+        :model-value="indicator.hold === 'glue'"
+        label="glued on, with a bore that slides"
+        @update:model-value="set({ hold: $event ? 'glue' : undefined })"
+      />
+      <TickBox
+        :model-value="indicator.weight !== undefined"
+        label="a counterweight"
+        data-test="body-weight"
+        @update:model-value="
+          change(
+            $event ? 'Balance an arm' : 'Take a counterweight away',
+            weigh(derived, indicator.id, $event),
+          )
+        "
+      />
+      <div v-if="indicator.weight" class="fields">
+        <NumberFields :fields="weightFields(indicator.weight, set)" />
+      </div>
+      <p v-if="balance" class="quiet" data-test="balance">
+        Ball and arm pull with {{ figure(balance.out, 4) }} g·mm, the weight with
+        {{ figure(balance.weight, 4) }} g·mm: mass × way of its middle from the axis<template
+          v-if="!balance.known"
+          >, all as if of 1 g/cm³, as a density is not said</template
+        >. In balance at {{ mm(balance.height) }} high.
+      </p>
+      <p>
+        <PlainButton data-test="one-plane" @click="level">All balls of this line in one plane</PlainButton>
+      </p>
+      <p v-if="refused" class="error-text" role="alert" data-test="not-level">{{ sayProblem(refused) }}</p>
+    </template>
     <ReadsFields
       v-if="indicator.kind !== 'dial' || indicator.member !== GROUND"
       :reads="indicator.reads"

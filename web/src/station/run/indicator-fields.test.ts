@@ -47,7 +47,12 @@ describe('the measures of hands and dials', () => {
     expect(labels(dial)).to.deep.equal(['Radius', 'Nought at']);
     const globe: Indicator = { id: 'g', name: 'g', kind: 'globe', member: 'm', radius: 5, settingDeg: 0 };
     expect(labels(globe)).to.deep.equal(['Radius', 'Set at']);
-    expect(labels({ ...globe, kind: 'body', distance: 9 })).to.deep.equal(['Radius', 'Distance', 'Set at']);
+    expect(labels({ ...globe, kind: 'body', distance: 9 })).to.deep.equal([
+      'Radius',
+      'Distance',
+      'Set at',
+      'Lifted',
+    ]);
   });
 
   it('a ring’s fields keep the rest of it, and a dropped long line leaves none', () => {

@@ -34,8 +34,26 @@ export function indicatorFields(i: Indicator, set: Change): NumberSpec[] {
         radius('Radius'),
         length('Distance', i.distance, FROM_NOUGHT, v => set({ distance: v }), { test: 'body-distance' }),
         setting,
+        length('Lifted', i.lift, LIMITS.lift, v => set({ lift: v > 0 ? v : undefined }), {
+          clear: () => set({ lift: undefined }),
+          hint: 'above its arm',
+          test: 'body-lift',
+        }),
       ];
   }
+}
+
+/** The measures of a counterweight. */
+export function weightFields(
+  weight: NonNullable<Extract<Indicator, { kind: 'body' }>['weight']>,
+  set: Change,
+): NumberSpec[] {
+  const put = (more: object): void => set({ weight: { ...weight, ...more } });
+  return [
+    length('Weight out', weight.distance, SIZE, v => put({ distance: v })),
+    length('across', weight.diameter, SIZE, v => put({ diameter: v })),
+    length('high', weight.height, SIZE, v => put({ height: v }), { test: 'weight-height' }),
+  ];
 }
 
 /** The measures of a ring of a dial. */

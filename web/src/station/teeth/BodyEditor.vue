@@ -1,7 +1,9 @@
 <script setup lang="ts">
+import { divisionsOf } from '@tesseron/core/body';
+import { dividesFlat, takesHub } from '@tesseron/core/judge';
 import { kept } from '../../parts/kept-items';
 import { type Wheel, LIMITS } from '@tesseron/core/machine';
-import { setWheel } from '@tesseron/core/change';
+import { setProud, setWheel } from '@tesseron/core/change';
 import { computed } from 'vue';
 import { useOpen } from '../../machine/use-open';
 import { length, number, type NumberSpec } from '../../parts/number-spec';
@@ -9,7 +11,7 @@ import NumberFields from '../../parts/NumberFields.vue';
 import TickBox from '../../parts/TickBox.vue';
 
 const props = defineProps<{ wheel: Wheel }>();
-const { change } = useOpen();
+const { derived, change } = useOpen();
 type Bore = NonNullable<Wheel['bore']>;
 type Body = NonNullable<Wheel['body']>;
 const bore = computed<Bore>(() => props.wheel.bore ?? { kind: 'none' });
@@ -45,6 +47,18 @@ function usual(what: 'hubDiameter' | 'rim'): void {
   const { [what]: _, ...plain } = body.value;
   set(what === 'rim' ? 'Rim' : 'Hub', { body: plain });
 }
+/** Pieces that are alike, and what it has now. */
+const divisions = computed(() => {
+  const state = derived.value.wheels[props.wheel.id];
+  if (!props.wheel.divided && !(state && dividesFlat(state))) return [];
+  const all = [...new Set([...divisionsOf(props.wheel), props.wheel.divided?.pieces ?? 0])];
+  const some = all.filter(n => n > 1).sort((a, b) => a - b);
+  return [{ title: 'whole', value: 1 }, ...some.map(n => ({ title: `in ${n} equal pieces`, value: n }))];
+});
+const divide = (pieces: number): void =>
+  set('Pieces', {
+    divided: pieces > 1 ? { by: props.wheel.divided?.by ?? 'dovetails', pieces } : undefined,
+  } as Partial<Wheel>);
 /** How large the bore is across, kept when its shape changes. */
 const across = computed(() => {
   const b = bore.value;
@@ -107,6 +121,36 @@ const boreFields = computed((): NumberSpec[] => {
       : [];
   return [across_, ...flat, ...key];
 });
+/** A hub can stand out of it, or one was asked before. */
+const hubbed = computed(() => {
+  const state = derived.value.wheels[props.wheel.id];
+  return props.wheel.body?.proud !== undefined || (state !== undefined && takesHub(props.wheel, state));
+});
+const HUBS = [
+  { value: 'flush', title: 'flush' },
+  { value: 'front', title: 'in front' },
+  { value: 'back', title: 'behind' },
+] as const;
+/** How far a hub stands out that is asked for without a figure, mm. */
+const USUAL_PROUD = 5;
+function setHub(side: string): void {
+  const height = body.value.proud?.height ?? USUAL_PROUD;
+  const out = HUBS.find(h => h.value === side)?.value ?? 'flush';
+  const proud = out === 'flush' ? undefined : { side: out, height };
+  change(`Hub of ${props.wheel.name}`, setProud(props.wheel.id, proud));
+}
+const hubFields = computed((): NumberSpec[] => {
+  const { proud, hubDiameter, web } = body.value;
+  if (!proud) return [];
+  const high = (height: number): void => setBody('Hub', { proud: { ...proud, height } });
+  const across = length('Hub Ø', hubDiameter, LIMITS.hubDiameter, x => setBody('Hub', { hubDiameter: x }), {
+    ...{ hint: 'left empty: twice the bore', clear: () => usual('hubDiameter'), test: 'hub-across' },
+  });
+  return [
+    length('Stands out by', proud.height, LIMITS.hubHeight, high, { test: 'hub-height' }),
+    ...(web.kind === 'solid' ? [across] : []),
+  ];
+});
 const webFields = computed((): NumberSpec[] => {
   const { web, hubDiameter, rim } = body.value;
   if (web.kind === 'solid') return [];
@@ -158,6 +202,33 @@ const webFields = computed((): NumberSpec[] => {
       @update:model-value="setWeb"
     />
     <NumberFields :fields="webFields" />
+    <v-select
+      v-if="bore.kind !== 'none' && hubbed"
+      :model-value="body.proud?.side ?? 'flush'"
+      :items="kept(HUBS)"
+      label="Hub"
+      data-test="hub"
+      @update:model-value="setHub"
+    />
+    <NumberFields :fields="hubFields" />
+    <v-select
+      v-if="divisions.length > 1"
+      :model-value="wheel.divided?.pieces ?? 1"
+      :items="divisions"
+      label="Made"
+      data-test="pieces"
+      @update:model-value="divide"
+    />
+    <v-select
+      v-if="wheel.divided"
+      :model-value="wheel.divided.by"
+      :items="['dovetails', 'pegs']"
+      label="Joined by"
+      data-test="joined-by"
+      @update:model-value="
+        wheel.divided && $event && set('Joints', { divided: { ...wheel.divided, by: $event } })
+      "
+    />
     <TickBox
       :model-value="body.mark"
       label="mark at tooth 0"

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { kept } from '../../parts/kept-items';
-import { opposedDiscDeg } from '@tesseron/core/judge';
 import { type Toothing, LIMITS } from '@tesseron/core/machine';
 import { setToothing, setHelix, setDoubleHelix } from '@tesseron/core/change';
+import { reducerParts } from '@tesseron/core/sets';
 import { PEG_ALLOWANCE, PEG_REACH, pegModule } from '@tesseron/core/mesh';
 import { fixed } from '@tesseron/core/units';
 import { computed } from 'vue';
@@ -27,13 +27,10 @@ const set = (label: string, value: Partial<Omit<Toothing, 'id'>>): void =>
 const setForm = (value: Partial<Form>): void =>
   set('Change the tooth form', { form: { ...props.toothing.form, ...value } as Form });
 
-const disc = computed(() => {
-  const own = machine.value.wheels.filter(w => w.toothing === props.toothing.id);
-  const teeth = own.map(w => derived.value.wheels[w.id]?.teeth).find(t => t?.family === 'reducer disc');
-  return teeth?.family === 'reducer disc'
-    ? { turned: opposedDiscDeg(teeth.spec.lobes, teeth.spec.pins) }
-    : undefined;
-});
+/** A reducer that is whole is changed as one, in a panel of its own. */
+const whole = computed(() =>
+  machine.value.wheels.some(w => w.toothing === props.toothing.id && reducerParts(machine.value, w.id)),
+);
 
 const TIPS = ['eased', 'round', 'medium ogive', 'high ogive'] as const;
 const DRIVES = [
@@ -173,6 +170,7 @@ function fieldsOf(f: Toothing['form']): NumberSpec[] {
         }),
       ];
     case 'reducer':
+      if (whole.value) return [];
       return [
         length('Pin Ø', f.pinDiameter, LIMITS.pinDiameter, x => setForm({ pinDiameter: x }), { test: 'pin' }),
         length('Eccentricity', f.eccentricity, LIMITS.eccentricity, x => setForm({ eccentricity: x }), {
@@ -247,7 +245,7 @@ function magnetFields({ magnet }: Kind<'magnetic'>): NumberSpec[] {
         @update:model-value="setForm({ tip: $event })"
       />
     </template>
-    <template v-if="reducer">
+    <template v-if="reducer && !whole">
       <v-select
         :model-value="reducer.ring"
         :items="['pins', 'lobes']"
@@ -277,14 +275,6 @@ function magnetFields({ magnet }: Kind<'magnetic'>): NumberSpec[] {
   </p>
   <p v-if="clock && clock.tip !== 'eased'" class="quiet small">
     Arcs from the pitch circle strike a little early; eased ones roll more evenly.
-  </p>
-  <p v-if="reducer && disc" class="quiet small" data-test="second-disc">
-    A second disc opposite the first is
-    {{
-      disc.turned === 0
-        ? 'the same part, turned half round.'
-        : `another part: its lobes stand ${fixed(disc.turned, 2)}° further round against its holes.`
-    }}
   </p>
   <p v-if="pegs" class="acts">
     <PlainButton data-test="fit-pegs" @click="fitModule(0)"> Rings for these pegs, 3 % play </PlainButton>

@@ -6,6 +6,7 @@ import { AS_MADE, type WhatIf, whatIf } from '@tesseron/core/mesh';
 import { meshOverlap } from '@tesseron/core/state';
 import { fixed, mm } from '@tesseron/core/units';
 import { centreWorking, contactWorking } from '@tesseron/core/working';
+import { reducerParts, setOf } from '@tesseron/core/sets';
 import { nameOf, wheelName } from '@tesseron/core/words';
 import { computed, ref, shallowRef, watch } from 'vue';
 import { stances } from '../../draw/plan-scene';
@@ -37,6 +38,8 @@ import WheelEditor from './WheelEditor.vue';
 import WorkBar from '../../parts/WorkBar.vue';
 import { sameItems } from '../../parts/same-items';
 import DrawnLater from '../../parts/DrawnLater.vue';
+import ReducerPanel from '../../parts/ReducerPanel.vue';
+import SetPanel from '../../parts/SetPanel.vue';
 import SlideField from '../../parts/SlideField.vue';
 
 const { machine, derived, change } = useOpen();
@@ -53,6 +56,9 @@ const items = sameItems(() =>
 );
 const mesh = computed(() => byId(meshes(machine.value), picked.value) ?? meshes(machine.value)[0]);
 const meshId = computed(() => mesh.value?.id);
+/** The reducer, or the set, that the mesh is of. */
+const meshReducer = computed(() => (mesh.value ? reducerParts(machine.value, mesh.value.id) : undefined));
+const meshSet = computed(() => (mesh.value ? setOf(machine.value, mesh.value.id) : undefined));
 const state = computed(() => (mesh.value ? derived.value.meshes[mesh.value.id] : undefined));
 const wheels = computed(() =>
   [mesh.value?.a, mesh.value?.b].flatMap(id => byId(machine.value.wheels, id) ?? []),
@@ -258,6 +264,8 @@ function keepSpread(): void {
           <DrawnLater><SharedTeeth :mesh="mesh.id" :toothing="toothing" /></DrawnLater>
           <DrawnLater><ToothingEditor :toothing="toothing" :wheels="sharing" /></DrawnLater>
         </template>
+        <DrawnLater><ReducerPanel v-if="meshReducer" :parts="meshReducer" /></DrawnLater>
+        <DrawnLater><SetPanel v-if="meshSet" :set="meshSet.set" :at="meshSet.stage" /></DrawnLater>
         <DrawnLater><ShiftTools v-if="state?.pair" :mesh="mesh" /></DrawnLater>
         <DrawnLater v-for="w in wheels" :key="w.id">
           <WheelEditor :wheel="w" :helix-deg="toothing?.helixDeg ?? 0" />

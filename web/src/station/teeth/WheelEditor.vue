@@ -12,6 +12,7 @@ import { useOpen } from '../../machine/use-open';
 import NumberField from '../../parts/NumberField.vue';
 import DrawnLater from '../../parts/DrawnLater.vue';
 import BodyEditor from './BodyEditor.vue';
+import MountEditor from './MountEditor.vue';
 
 const props = defineProps<{ wheel: Wheel; helixDeg: number }>();
 const { derived, change } = useOpen();
@@ -73,6 +74,7 @@ const HANDS = [
       />
     </div>
     <DrawnLater><BodyEditor :wheel="wheel" /></DrawnLater>
+    <MountEditor v-if="wheel.role === 'ring'" :wheel="wheel" />
     <dl>
       <div v-for="[name, value] in figures" :key="name">
         <dt>{{ name }}</dt>

@@ -5,6 +5,7 @@ import { arbors, byId, driveWay } from '@tesseron/core/machine';
 import { sayProblem, sayRate } from '@tesseron/core/words';
 import { computed, ref, watch } from 'vue';
 import { useOpen } from '../../machine/use-open';
+import { kept } from '../../parts/kept-items';
 import OneOf from '../../parts/OneOf.vue';
 import DialogBox from '../../parts/DialogBox.vue';
 
@@ -72,15 +73,24 @@ function add(): void {
           data-test="ready-on"
           @update:model-value="hung = $event"
         />
-        <v-text-field
-          v-for="f in fields"
-          :key="id + f.key"
-          :model-value="values[f.key]"
-          :label="f.kind === 'pairs' ? `${f.label} (driving:driven)` : f.label"
-          autocomplete="off"
-          :data-test="`ready-field-${f.key}`"
-          @update:model-value="typed[`${id} ${f.key}`] = $event"
-        />
+        <template v-for="f in fields" :key="id + f.key">
+          <v-select
+            v-if="f.choices"
+            :model-value="values[f.key]"
+            :items="kept(f.choices)"
+            :label="f.label"
+            :data-test="`ready-field-${f.key}`"
+            @update:model-value="typed[`${id} ${f.key}`] = $event"
+          />
+          <v-text-field
+            v-else
+            :model-value="values[f.key]"
+            :label="f.kind === 'pairs' ? `${f.label} (driving:driven)` : f.label"
+            autocomplete="off"
+            :data-test="`ready-field-${f.key}`"
+            @update:model-value="typed[`${id} ${f.key}`] = $event"
+          />
+        </template>
         <p v-if="built && !built.ok" class="error-text" role="alert" data-test="ready-problem">
           {{ sayProblem(built.problem) }}
         </p>

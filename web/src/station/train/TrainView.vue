@@ -29,8 +29,11 @@ import ElevationDrawing from './ElevationDrawing.vue';
 import MeshTools from './MeshTools.vue';
 import { pathFromDrive } from '@tesseron/core/working';
 import PlanetaryPanel from './PlanetaryPanel.vue';
+import { keepSets, reducerParts, setOf } from '@tesseron/core/sets';
 import { readTeeth } from './read-teeth';
 import ReadyPanel from './ReadyPanel.vue';
+import ReducerPanel from '../../parts/ReducerPanel.vue';
+import SetPanel from '../../parts/SetPanel.vue';
 import TubesTable from './TubesTable.vue';
 import { useHand } from './use-hand';
 import WheelTools from './WheelTools.vue';
@@ -84,6 +87,12 @@ const arbor = computed(() =>
 const mesh = computed(() =>
   chosen.value?.kind === 'joint' ? byId(meshes(machine.value), chosen.value.id) : undefined,
 );
+/** The reducer, or the set, that what is chosen belongs to. */
+const chosenReducer = computed(() =>
+  chosen.value ? reducerParts(machine.value, chosen.value.id) : undefined,
+);
+const chosenSet = computed(() => (chosen.value ? setOf(machine.value, chosen.value.id) : undefined));
+const loose = computed(() => keepSets(machine.value).ok);
 const shownArbor = computed(() => wheel.value?.member ?? arbor.value?.id);
 const modes = computed(() => [
   { title: 'all joined', value: '' },
@@ -219,6 +228,20 @@ const arborRows = useRows(() => arbors.value);
       <p v-if="refusal" class="error-text" role="alert" data-test="refusal">{{ refusal }}</p>
       <DeletePanel v-if="deleting" :id="deleting" :key="deleting" :hand="hand" @done="deleting = undefined" />
       <BlanksPanel :hand="hand" />
+      <p v-if="machine.sets.length > 0 || loose" class="adds">
+        <v-btn
+          v-for="s in machine.sets"
+          :key="s.id"
+          :data-test="`open-set-${s.id}`"
+          @click="s.stages[0] && hand.choose({ kind: 'wheel', id: s.stages[0].sun })"
+          >Set: {{ s.name }}</v-btn
+        >
+        <v-btn v-if="loose" data-test="keep-sets" @click="hand.act('Keep loose wheels as sets', keepSets)"
+          >Keep loose planetary wheels as a set</v-btn
+        >
+      </p>
+      <SetPanel v-if="chosenSet" :set="chosenSet.set" :at="chosenSet.stage" />
+      <ReducerPanel v-else-if="chosenReducer" :parts="chosenReducer" />
       <WheelTools v-if="wheel" :hand="hand" :wheel="wheel" @delete="remove" />
       <ArborTools v-else-if="arbor" :hand="hand" :arbor="arbor" @delete="remove" @working="showWorking" />
       <MeshTools v-else-if="mesh" :hand="hand" :mesh="mesh" @delete="remove" />

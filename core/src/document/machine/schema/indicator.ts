@@ -115,6 +115,13 @@ export const Indicator = z.discriminatedUnion('kind', [
     member: Id,
     radius: Size,
     distance: Mm.min(0),
+    /** How much higher than on its arm the ball stands: on a longer pin, or on an arm that is bent up. */
+    lift: within(LIMITS.lift).optional(),
+    bent: z.literal(true).optional(),
+    /** A counterweight on a tail of its arm: how far out, across, and high. */
+    weight: z.strictObject({ distance: Size, diameter: Size, height: Size }).optional(),
+    /** Glued on its tube, with a bore that slides; pressed on when left out. */
+    hold: z.literal('glue').optional(),
     reads: Reads.optional(),
   }),
 ]);

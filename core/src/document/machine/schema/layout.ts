@@ -41,8 +41,16 @@ const Plates = z.strictObject({
   thickness: Size,
   /** Stock outside the holes, mm. */
   margin: Mm.min(0),
-  /** Drawn round the holes, or cut to the envelope. */
-  shape: z.enum(['round the holes', 'as the envelope']),
+  /** Drawn round the holes or the wheels, bars from hole to hole, or cut to a border of its own or the envelope. */
+  shape: z.enum(['round the holes', 'round the wheels', 'rectangle', 'bars', 'a border', 'as the envelope']),
+  /** The border that is drawn or read from a file, where the plates are cut to one. */
+  border: Region.optional(),
+  /** Across the bars from hole to hole; from the largest hole and the margin when left out. */
+  barWidth: Size.optional(),
+  /** Feet under the back plate, on the ends of the pillars, which reach into them. */
+  feet: z.strictObject({ height: Size, diameter: Size }).optional(),
+  /** A keyhole in the back plate for the head of a screw in a wall, upwards in the plan. */
+  hanger: z.strictObject({ x: Mm, y: Mm, screw: Size }).optional(),
   /** The back plate lies below this layer; the lowest when left out. */
   back: Layer.optional(),
   /** The front plate lies above this layer; the highest when left out. */

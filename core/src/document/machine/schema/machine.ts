@@ -6,6 +6,7 @@ import { Indicator } from './indicator.ts';
 import { Joint, Mode } from './joint.ts';
 import { Layout } from './layout.ts';
 import { Member } from './member.ts';
+import { GearSet } from './set.ts';
 import { Toothing, Wheel } from './toothing.ts';
 import {
   Aim,
@@ -45,6 +46,7 @@ export const MachineSchema = z.strictObject({
   toothings: list(Toothing),
   wheels: list(Wheel),
   joints: list(Joint),
+  sets: list(GearSet),
   modes: list(Mode),
   /** The mode it stands in; left out: the drive as it is stated, all clutches engaged. */
   mode: Id.optional(),

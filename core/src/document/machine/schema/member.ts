@@ -22,8 +22,14 @@ export const Member = z.discriminatedUnion('kind', [
     section: Section.optional(),
     /** Where it is held, when not on both sides. */
     support: z.enum(['both', 'front', 'back']).optional(),
+    /** The ball bearing in which it turns in each plate, by its name; a plain hole when left out. */
+    bearing: z.string().min(1).max(20).optional(),
     /** Beyond which side it reaches, for a hand or a crank; outputs reach the front unless this says otherwise. */
     reach: z.enum(['front', 'back', 'neither']).optional(),
+    /** Nothing of it is made: an arm that is only the way planets go, or planets that roll without a rod. */
+    bodiless: z.literal(true).optional(),
+    /** Its arm is made as one piece with it, pegs for what turns loosely on them included. */
+    onePiece: z.literal(true).optional(),
     /** The bar of an arm: its layer and its width; left out, it lies below what it carries. */
     arm: z.strictObject({ layer: z.number().int().min(-1000).max(1000), width: Size.optional() }).optional(),
   }),

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { LIMITS } from './limits.ts';
-import { Id, Name, Size, within } from './basic.ts';
+import { Degrees, Id, Name, Size, within } from './basic.ts';
 
 /** The law of the tooth flank. Factors are in modules. */
 const Form = z.discriminatedUnion('kind', [
@@ -131,6 +131,8 @@ const Bore = z.discriminatedUnion('kind', [
 /** What lies between hub and teeth. Lengths in mm; what is left out follows from the size of the teeth. */
 const Body = z.strictObject({
   hubDiameter: Size.optional(),
+  /** How far the hub stands out of a face of the wheel, and of which. */
+  proud: z.strictObject({ side: z.enum(['front', 'back']), height: within(LIMITS.hubHeight) }).optional(),
   /** Under the roots; of a ring or a disc of pins, beyond them. */
   rim: Size.optional(),
   web: z.discriminatedUnion('kind', [
@@ -159,6 +161,23 @@ const Body = z.strictObject({
   engraved: z.boolean(),
 });
 
+/** How a ring is joined to what bears it. */
+const Mount = z.discriminatedUnion('kind', [
+  /** Lugs outside its rim, with holes for rods that stand in the plates; of a ring that is held. */
+  z.strictObject({
+    kind: z.literal('lugs'),
+    number: within(LIMITS.lugs).int(),
+    /** Across the holes, mm. */
+    hole: within(LIMITS.lugHole),
+    /** Across the circle on which they lie; just outside the rim when left out. */
+    circle: Size.optional(),
+    /** Where the first of them stands in the plan. */
+    angleDeg: Degrees.optional(),
+  }),
+  /** A wall in the next layer that closes it on one side and sits on its arbor. */
+  z.strictObject({ kind: z.literal('wall'), side: z.enum(['front', 'back']) }),
+]);
+
 /** A toothed part of a member. */
 export const Wheel = z.strictObject({
   id: Id,
@@ -178,4 +197,9 @@ export const Wheel = z.strictObject({
   /** What holds it on its arbor, where the shape and fit of its bore do not. */
   hold: z.enum(['press', 'glue', 'grub screw', 'cross pin', 'one piece', 'loose']).optional(),
   body: Body.optional(),
+  mount: Mount.optional(),
+  /** Made in so many equal pieces, joined by dovetails of their own or by pegs across the splits. */
+  divided: z
+    .strictObject({ pieces: within(LIMITS.wheelPieces).int(), by: z.enum(['dovetails', 'pegs']) })
+    .optional(),
 });

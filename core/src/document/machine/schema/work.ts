@@ -162,6 +162,8 @@ export const Process = z.strictObject({
   gap: within(LIMITS.stackGap).optional(),
   /** How fast it works: mm of cut a second; of a printer mm³ of material a second. */
   rate: z.number().positive().max(10000).optional(),
+  /** So many sheets nailed or taped together and cut as one. */
+  pad: within(LIMITS.padSheets).int().optional(),
   /** What it is usually made from. */
   material: Id.optional(),
 });

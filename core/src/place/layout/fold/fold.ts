@@ -4,7 +4,7 @@ import { setLayout } from '../../../edits/change/index.ts';
 import { fail, ok, type Result, table } from '../../../ground/result/index.ts';
 import { degrees } from '../../../ground/units/index.ts';
 import { type FoundLayers, findLayers, withLayers } from '../auto-layers.ts';
-import { clearancesOf, USUAL_CLEARANCE } from '../clearances.ts';
+import { clearancesOf, shownClearances, USUAL_CLEARANCE } from '../clearances.ts';
 import { layoutParts } from '../layout-state.ts';
 import { axisPositions } from '../positions.ts';
 import type { Extent, LayoutParts } from '../solids.ts';
@@ -47,6 +47,8 @@ export interface Folded {
   readonly tightest: number;
   /** Pillars that would be struck. */
   readonly pillars: number;
+  /** Hands and bodies that would strike something beside them. */
+  readonly shown: number;
 }
 
 export interface FoldNews {
@@ -107,7 +109,7 @@ export function* foldTrain(asked: FoldQuery): Generator<FoldNews, Result<readonl
   for (const [i, [topology, trials]] of tried.entries()) {
     const folded = firstOf(trials, t => finish(query, plan, t, topology));
     if (folded) found.push({ ...folded, pillars: struckPillars(asked, folded) });
-    found.sort((a, b) => size(a) - size(b));
+    found.sort((a, b) => a.shown - b.shown || size(a) - size(b));
     yield { done: 0.6 + (0.4 * (i + 1)) / tried.length, folded: found.slice(0, query.wanted) };
   }
   return found.length > 0 ? ok(found.slice(0, query.wanted)) : fail('fold-none', { kinds: kinds.size });
@@ -261,6 +263,7 @@ function finish(query: FoldQuery, plan: FoldPlan, trial: Trial, topology: string
     places: table(machine.axes.map(a => [a.id, a.place])),
     ...{ layers: layers.value, topology, at: parts.motion.at, radius, height: parts.stack.height },
     ...{ width: box.maxX - box.minX, depth: box.maxY - box.minY, tightest: tightest(machine), pillars: 0 },
+    shown: shownClearances(parts).filter(c => c.gap < 0).length,
   };
 }
 

@@ -1,0 +1,3 @@
+/** What is bought by published series, with its sizes and its sources. */
+export * from './ball-bearings.ts';
+export * from './screws.ts';

@@ -1,0 +1,146 @@
+import { type BallBearing, bearingsFor } from '../../document/bought/index.ts';
+import type { Machine } from '../../document/machine/index.ts';
+import { type Finding, finding, fix } from '../../ground/result/index.ts';
+import { centroid, distanceToBorder, flatten, inside, type Point } from '../../ground/geometry/index.ts';
+import { convexHull } from './hull.ts';
+import { footReach, pillarsOf } from './pillars.ts';
+import type { Plate } from './plates.ts';
+import type { LayoutParts } from './solids.ts';
+import type { Band, Stack } from './stack.ts';
+
+/** A round thing that stands in a plate or under it: a ball bearing, or a foot on the end of a pillar. mm. */
+export interface Fitting {
+  readonly kind: 'foot' | 'bearing';
+  /** The arbor that turns in a bearing, the pillar on which a foot is. */
+  readonly id: string;
+  readonly at: Point;
+  readonly outer: number;
+  /** Across its hole; of a foot the blind one, `deep` from its top. */
+  readonly inner: number;
+  readonly deep: number;
+  readonly band: Band;
+  readonly bearing: BallBearing | undefined;
+}
+
+/** How far within the ground between the feet the middle of a plate must lie, mm (our choice). */
+const LEAST_STAND = 3;
+
+/** The least wall of a foot round the end of its pillar, mm (common practice, no source). */
+export const FOOT_WALL = 2;
+
+/**
+ * The fittings of a machine. A bearing lies flush with the inner face of its plate, and stands out of the outer face
+ * where it is wider than the plate is thick. Feet stand on the ends of the pillars, below the back plate.
+ */
+export const fittingsOf = (
+  machine: Pick<Machine, 'layout'>,
+  stack: Pick<Stack, 'back' | 'front'>,
+  plates: readonly Plate[],
+): Fitting[] => [...plates.flatMap(bearingsIn), ...feetOf(machine, stack)];
+
+/** From the inner face outwards, as deep as the bearing is wide. */
+export const bearingBand = ({ side, band }: Pick<Plate, 'side' | 'band'>, width: number): Band =>
+  side === 'back' ? { from: band.to - width, to: band.to } : { from: band.from, to: band.from + width };
+
+const bearingsIn = (plate: Plate): Fitting[] =>
+  plate.holes.flatMap(h =>
+    h.seat
+      ? [
+          {
+            ...{ kind: 'bearing', id: h.for, at: h.at, outer: h.seat.outside, inner: h.seat.bore },
+            ...{ deep: h.seat.width, band: bearingBand(plate, h.seat.width), bearing: h.seat },
+          },
+        ]
+      : [],
+  );
+
+function feetOf(machine: Pick<Machine, 'layout'>, stack: Pick<Stack, 'back' | 'front'>): Fitting[] {
+  const feet = machine.layout.plates?.feet;
+  const { back } = stack;
+  if (!feet || !back) return [];
+  return pillarsOf(machine, stack).map(p => ({
+    ...{ kind: 'foot', id: p.id, at: p.at, outer: feet.diameter, inner: p.diameter, bearing: undefined },
+    ...{ deep: footReach(feet.height), band: { from: back.from - feet.height, to: back.from } },
+  }));
+}
+
+/**
+ * Bearings whose bore is not for the arbor, or whose hole is a slot; feet without pillars, too short for what reaches
+ * out below, or too thin round the ends of the pillars.
+ */
+export const fittingFindings = (parts: LayoutParts, plates: readonly Plate[]): Finding[] => [
+  ...bearingFindings(parts, plates),
+  ...unusedBearings(parts, plates),
+  ...footFindings(parts, plates),
+];
+
+function bearingFindings({ sizes }: LayoutParts, plates: readonly Plate[]): Finding[] {
+  const told = new Set<string>();
+  return plates.flatMap(plate =>
+    plate.holes.flatMap((h): Finding[] => {
+      const across = sizes.get(h.for)?.diameter;
+      if (!h.seat || across === undefined || told.has(h.for)) return [];
+      told.add(h.for);
+      const found: Finding[] = [];
+      const { name, bore } = h.seat;
+      const fitting = bearingsFor(across);
+      if (!fitting.some(b => b.name === name)) {
+        const other = fitting[0];
+        const mends = [...(other ? [fix('take-bearing', h.for, other.name)] : []), fix('no-bearing', h.for)];
+        found.push(finding('bearing-bore', 'stop', 'plan', [h.for], { name, bore, arbor: across }, mends));
+      }
+      if (h.slot)
+        found.push(finding('bearing-in-slot', 'warn', 'plan', [h.for], {}, [fix('no-bearing', h.for)]));
+      return found;
+    }),
+  );
+}
+
+/** Bearings of arbors that turn in no plate: those within others, and those that reach none. */
+const unusedBearings = ({ machine }: LayoutParts, plates: readonly Plate[]): Finding[] =>
+  machine.members.flatMap(m =>
+    m.kind === 'arbor' &&
+    m.bearing !== undefined &&
+    !plates.some(p => p.holes.some(h => h.for === m.id && h.seat))
+      ? [finding('bearing-unused', 'warn', 'plan', [m.id], { name: m.bearing }, [fix('no-bearing', m.id)])]
+      : [],
+  );
+
+function footFindings({ machine, stack, spans }: LayoutParts, plates: readonly Plate[]): Finding[] {
+  const feet = machine.layout.plates?.feet;
+  if (!feet || !stack.back) return [];
+  const pillars = pillarsOf(machine, stack);
+  if (pillars.length === 0) return [finding('feet-without-pillars', 'warn', 'plan', [], {})];
+  const found: Finding[] = [];
+  const out = stack.back.from - Math.min(...[...spans.of.values()].map(s => s.whole.from), stack.back.from);
+  if (out > feet.height)
+    found.push(
+      finding('feet-too-short', 'warn', 'plan', [], { height: feet.height, out }, [
+        fix('set-feet-height', '', Math.ceil(out + 1)),
+      ]),
+    );
+  const least = Math.max(...pillars.map(p => p.diameter)) + 2 * FOOT_WALL;
+  if (feet.diameter < least)
+    found.push(
+      finding('feet-too-thin', 'warn', 'plan', [], { across: feet.diameter, least }, [
+        fix('set-feet-across', '', Math.ceil(least)),
+      ]),
+    );
+  const plate = plates.find(p => p.side === 'back');
+  if (
+    plate &&
+    !standsOver(
+      plate,
+      pillars.map(p => p.at),
+    )
+  )
+    found.push(finding('feet-tip', 'warn', 'plan', [], { feet: pillars.length }));
+  return found;
+}
+
+/** Whether the middle of a plate lies over the ground between some feet, with a little on all sides. */
+function standsOver({ outline }: Plate, feet: readonly Point[]): boolean {
+  const middle = centroid(flatten(outline, 0.1));
+  const hull = convexHull(feet);
+  return hull.length > 2 && inside(hull, middle) && distanceToBorder(hull, middle) > LEAST_STAND;
+}

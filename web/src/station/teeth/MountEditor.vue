@@ -1,0 +1,71 @@
+<script setup lang="ts">
+import { type Wheel, LIMITS, USUAL_LUG_HOLE } from '@tesseron/core/machine';
+import { setWheel } from '@tesseron/core/change';
+import { computed } from 'vue';
+import { useOpen } from '../../machine/use-open';
+import { kept } from '../../parts/kept-items';
+import { length, number, type NumberSpec } from '../../parts/number-spec';
+import NumberFields from '../../parts/NumberFields.vue';
+
+/** How a ring is joined to what bears it: by lugs to the plates, or by a wall to its arbor. */
+const props = defineProps<{ wheel: Wheel }>();
+const { change } = useOpen();
+type Mount = NonNullable<Wheel['mount']>;
+const WAYS = [
+  { value: 'none', title: 'nothing said' },
+  { value: 'lugs', title: 'lugs, for rods in the plates' },
+  { value: 'front', title: 'a wall at the front, on its arbor' },
+  { value: 'back', title: 'a wall at the back, on its arbor' },
+] as const;
+type Way = (typeof WAYS)[number]['value'];
+const way = computed((): Way => {
+  const { mount } = props.wheel;
+  return mount === undefined ? 'none' : mount.kind === 'lugs' ? 'lugs' : mount.side;
+});
+const set = (mount: Mount | undefined): void =>
+  change(`What holds ${props.wheel.name}`, setWheel(props.wheel.id, { mount } as Partial<Wheel>));
+function take(to: Way): void {
+  if (to === 'none') set(undefined);
+  else set(to === 'lugs' ? { kind: 'lugs', number: 3, hole: USUAL_LUG_HOLE } : { kind: 'wall', side: to });
+}
+const fields = computed((): NumberSpec[] => {
+  const { mount } = props.wheel;
+  if (mount?.kind !== 'lugs') return [];
+  const { circle: _, ...plain } = mount;
+  return [
+    number('Lugs', mount.number, LIMITS.lugs, x => set({ ...mount, number: x }), {
+      whole: true,
+      test: 'lugs',
+    }),
+    length('Holes Ø', mount.hole, LIMITS.lugHole, x => set({ ...mount, hole: x }), { test: 'lug-hole' }),
+    length('Circle Ø', mount.circle, LIMITS.largestOutside, x => set({ ...mount, circle: x }), {
+      hint: 'left empty: just outside the rim',
+      clear: () => set(plain),
+    }),
+    number('First at', mount.angleDeg ?? 0, LIMITS.angleDeg, x => set({ ...mount, angleDeg: x }), {
+      unit: '°',
+    }),
+  ];
+});
+</script>
+
+<template>
+  <div class="grid">
+    <v-select
+      :model-value="way"
+      :items="kept(WAYS)"
+      label="Held by"
+      data-test="mount"
+      @update:model-value="take"
+    />
+    <NumberFields :fields="fields" />
+  </div>
+</template>
+
+<style scoped>
+.grid {
+  display: grid;
+  grid-template-columns: 1fr 1fr 1fr;
+  gap: 2px 16px;
+}
+</style>
