@@ -16,3 +16,4 @@ export * from './new-aim.ts';
 export * from './teeth-groups.ts';
 export * from './usual-rim.ts';
 export * from './set-wheels.ts';
+export * from './screw-boss.ts';

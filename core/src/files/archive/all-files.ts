@@ -8,7 +8,6 @@ import {
   writeDxf,
   writeListPdf,
   writePdf,
-  writeStep,
   writeStl,
   writeSvg,
   writeThreeMf,
@@ -22,7 +21,7 @@ import {
   indicatorDrawing,
   planDrawing,
 } from '../drawings/index.ts';
-import { type Problem, problem } from '../../ground/result/index.ts';
+import type { Problem } from '../../ground/result/index.ts';
 import { couponBodies, type SolidKit, solidParts } from '../../making/solid/index.ts';
 import { CAUTIONS, sayProblem } from '../words/index.ts';
 import {
@@ -39,6 +38,7 @@ import { bagLists } from './bag-lists.ts';
 import { assemblyStep } from './assembly-step.ts';
 import type { MakeNews } from './make-request.ts';
 import { within } from './news.ts';
+import { partSteps } from './part-steps.ts';
 import { inPlaceFile, printedParts, printedPlates } from './printed.ts';
 import { workingText } from './working-text.ts';
 
@@ -139,18 +139,13 @@ function* sheets(derived: Derived, sets: number, put: Put, left: Left): Generato
   }
 }
 
-/** Every flat part that is cut, by itself: SVG, DXF and, as it should measure, STEP. */
+/** Every flat part by itself: as it should measure, STEP; of what is cut, SVG and DXF. */
 function singles(derived: Derived, put: Put, left: Left): void {
+  const steps = partSteps(derived);
+  left.push(...steps.left);
+  for (const [name, step] of steps.files) put('parts', [name], 'step', step);
   for (const part of flatParts(derived).parts) {
     const process = processOf(derived.machine, part.id);
-    if (part.hub) left.push({ name: `${part.name}, as STEP`, problem: problem('step-without-hub') });
-    else
-      put(
-        'parts',
-        [part.name],
-        'step',
-        writeStep({ name: part.name, outline: part.outline, holes: part.holes, height: part.thickness }),
-      );
     if (!process || process.kind === 'printer') continue;
     const drawing = partDrawing(derived, part, process);
     if (!drawing.ok) {

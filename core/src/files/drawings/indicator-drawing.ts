@@ -2,8 +2,17 @@ import type { Derived } from '../../state/state/index.ts';
 import type { Drawing, Group } from '../../ground/drawing/index.ts';
 import { distance } from '../../ground/geometry/index.ts';
 import { indicatorFigure } from '../../place/indicator/index.ts';
+import { fitAllowance } from '../../teeth/body/index.ts';
 import { bearingAllowance } from '../../place/layout/index.ts';
-import { arbors, byId, GROUND, type Indicator, INDICATORS } from '../../document/machine/index.ts';
+import {
+  arbors,
+  byId,
+  GROUND,
+  type Indicator,
+  INDICATORS,
+  processOf,
+  screwedOn,
+} from '../../document/machine/index.ts';
 import type { Stance } from '../../place/motion/index.ts';
 import { radians } from '../../ground/units/index.ts';
 
@@ -18,9 +27,9 @@ export function indicatorAxis(
 }
 
 /**
- * Diameter of the hole in a hand or dial, mm: that of its arbor; in a dial that stands, the front plate's hole
- * there, where all that comes out goes through it, or else room to turn for the widest arbor on its axis. Undefined
- * for globes and bodies, and where nothing passes.
+ * Diameter of the hole in a hand or dial, mm: that of its arbor, on which one with a grub screw slides; in a dial that
+ * stands, the front plate's hole there, where all that comes out goes through it, or else room to turn for the widest
+ * arbor on its axis. Undefined for globes and bodies, and where nothing passes.
  */
 export function eyeOf(
   derived: Pick<Derived, 'machine' | 'layout' | 'positions'>,
@@ -28,7 +37,11 @@ export function eyeOf(
 ): number | undefined {
   const { machine, layout, positions } = derived;
   if (!INDICATORS[indicator.kind].flat) return undefined;
-  if (indicator.member !== GROUND) return layout.sizes.get(indicator.member)?.diameter;
+  if (indicator.member !== GROUND) {
+    const across = layout.sizes.get(indicator.member)?.diameter;
+    const slides = screwedOn(indicator) ? fitAllowance('sliding', processOf(machine, indicator.id)?.fits) : 0;
+    return across === undefined ? undefined : across + slides;
+  }
   const axis = indicatorAxis(derived, indicator);
   const at = axis === undefined ? undefined : positions.at[axis];
   const front = layout.plates.find(p => p.side === 'front');

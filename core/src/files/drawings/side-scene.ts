@@ -14,7 +14,7 @@ import {
   wallLayer,
   wheelThickness,
 } from '../../place/layout/index.ts';
-import { arbors, byId, circleCount, GROUND } from '../../document/machine/index.ts';
+import { arbors, byId, circleCount, GROUND, SCREW_BOSS } from '../../document/machine/index.ts';
 import { copyPlace } from '../../place/motion/index.ts';
 import { indicatorAxis } from './indicator-drawing.ts';
 
@@ -282,6 +282,18 @@ function indicatorsAbove(derived: Derived): { rounds: SideRound[]; bars: SideBar
     if (!seat) continue;
     const { low, high } = seat;
     const angle = (i.settingDeg * Math.PI) / 180;
+    if (seat.top > high) {
+      const radius = (derived.layout.sizes.get(i.member)?.diameter ?? 0) / 2 + SCREW_BOSS.wall;
+      const round = {
+        id: `hub ${i.id}`,
+        kind: 'wheel' as const,
+        low: high,
+        high: seat.top,
+        teeth: 0,
+        inner: 0,
+      };
+      rounds.push({ ...round, radius, phase: angle, member: i.member, place: i.member });
+    }
     if (i.kind === 'dial' || i.kind === 'globe') {
       const stands = i.kind === 'dial' && i.member === GROUND;
       rounds.push({

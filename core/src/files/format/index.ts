@@ -11,7 +11,7 @@ export * from './stl.ts';
 export * from './threemf.ts';
 export * from './tiles.ts';
 export * from './pdf.ts';
-export { type Prism, writeStep } from './step.ts';
+export { bossOf, type Prism, writeStep } from './step.ts';
 export * from './step-assembly.ts';
 export * from './read-mesh.ts';
 export * from './zip.ts';

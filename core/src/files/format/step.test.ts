@@ -2,10 +2,10 @@ import { expect } from 'chai';
 import { readFileSync } from 'node:fs';
 import opencascade from 'replicad-opencascadejs';
 import { derive, wheelPlane } from '../../state/derive/index.ts';
-import { circle, flatten, type Path, polygon, signedArea } from '../../ground/geometry/index.ts';
+import { circle, flatten, type Path, polygon, signedArea, turnedOver } from '../../ground/geometry/index.ts';
 import { circleCount, readMachine, type Wheel } from '../../document/machine/index.ts';
 import { must } from '../../ground/result/index.ts';
-import { writeStep } from './index.ts';
+import { bossOf, writeStep } from './index.ts';
 
 /** A geometry kernel that reads STEP: the judge of what is written. */
 type Kernel = Awaited<ReturnType<typeof opencascade>>;
@@ -116,5 +116,60 @@ describe('STEP', () => {
     });
     expect(made).to.include("PRODUCT('Moon''s wheel ?/?1'");
     expect(judged(made).volume).to.be.closeTo(9 * Math.PI, 1e-6);
+  });
+
+  it('a boss stands on its face with the bore through both: faces and volume, also where it touches openings', () => {
+    const window = (angle: number): Path => {
+      const at = (r: number, a: number): { x: number; y: number } => ({
+        x: r * Math.cos(a),
+        y: r * Math.sin(a),
+      });
+      const [a, b] = [angle, angle + 0.8];
+      return {
+        start: at(8, a),
+        segments: [
+          { kind: 'line', to: at(15, a) },
+          { kind: 'arc', to: at(15, b), centre: { x: 0, y: 0 }, ccw: true },
+          { kind: 'line', to: at(8, b) },
+          { kind: 'arc', to: at(8, a), centre: { x: 0, y: 0 }, ccw: false },
+        ],
+        closed: true,
+      };
+    };
+    const bore = circle({ x: 0, y: 0 }, 3);
+    const windows = [0, 2, 4].map(window);
+    const disc = {
+      name: 'hubbed',
+      outline: circle({ x: 0, y: 0 }, 20),
+      holes: [bore, ...windows],
+      height: 5,
+    };
+    const openings = 3 * 0.4 * (15 ** 2 - 8 ** 2);
+    const flat = 5 * (Math.PI * (400 - 9) - openings);
+    const plain = judged(writeStep(disc));
+    expect(plain.volume).to.be.closeTo(flat, 1e-4);
+    for (const radius of [6, 8]) {
+      const made = judged(writeStep({ ...disc, boss: { radius, height: 7 } }));
+      expect(made.valid).to.equal(true);
+      // A circle is two arcs here: the boss has two sides and a top more.
+      expect(made.faces).to.equal(plain.faces + 3);
+      expect(made.volume).to.be.closeTo(flat + 7 * Math.PI * (radius ** 2 - 9), radius === 8 ? 0.5 : 1e-4);
+    }
+    expect(bossOf({ ...disc, boss: { radius: 9, height: 7 } }), 'over the openings').to.equal(false);
+    expect(() => writeStep({ ...disc, boss: { radius: 21, height: 7 } })).to.throw(RangeError);
+  });
+
+  it('what is turned over is its mirror image, of the same area', () => {
+    const wedge = polygon([
+      { x: 0, y: 0 },
+      { x: 10, y: 0 },
+      { x: 10, y: 3 },
+    ]);
+    expect(signedArea(flatten(turnedOver(wedge), 0.01))).to.be.closeTo(-15, 1e-9);
+    expect(turnedOver(turnedOver(wedge))).to.deep.equal(wedge);
+    const arc = circle({ x: 2, y: 3 }, 1);
+    expect(
+      flatten(turnedOver(arc), 0.01).every(p => Math.abs(Math.hypot(p.x - 2, p.y + 3) - 1) < 1e-9),
+    ).to.equal(true);
   });
 });

@@ -1,4 +1,12 @@
-import { flatten, type Path, type Point, reversePath, signedArea } from '../../ground/geometry/index.ts';
+import {
+  circle,
+  flatten,
+  inside,
+  type Path,
+  type Point,
+  reversePath,
+  signedArea,
+} from '../../ground/geometry/index.ts';
 import { edgesOf, type Spline, type StepEdge } from './step-curve.ts';
 import {
   Part21,
@@ -20,6 +28,8 @@ export interface Prism {
   readonly outline: Path;
   readonly holes: readonly Path[];
   readonly height: number;
+  /** A round boss about the origin on its upper face; the hole there goes through both. */
+  readonly boss?: { readonly radius: number; readonly height: number };
 }
 
 /**
@@ -40,32 +50,69 @@ export function writeStep(prism: Prism): string {
   return part21(prism.name, [prism.name], file);
 }
 
-/** The faces of a prism as a closed shell. */
-export function prismShell(file: Part21, { outline, holes, height }: Prism): number {
+/** A boss keeps so far from holes beside it that would touch it, mm: within what any tool holds. */
+const BESIDE = 0.001;
+
+/**
+ * The boss of a prism as it can be written: undefined where there is none; `false` where it would stand over a hole
+ * beside it or over the outline.
+ */
+export function bossOf({ outline, holes, boss }: Omit<Prism, 'name'>): Prism['boss'] | false {
+  if (!boss) return undefined;
+  const nearest = (path: Path): number => Math.min(...flatten(path, 0.001).map(p => Math.hypot(p.x, p.y)));
+  const beside = [outline, ...holes.filter(h => !aboutOrigin(h))];
+  const radius = Math.min(boss.radius, ...beside.map(p => nearest(p) - BESIDE));
+  return radius < boss.radius - 2 * BESIDE - CHORD ? false : { ...boss, radius };
+}
+/** Windows are flattened to the boss's circle by chords, which come so much nearer, mm. */
+const CHORD = 0.002;
+const aboutOrigin = (hole: Path): boolean => inside(flatten(hole, 0.01), { x: 0, y: 0 });
+
+/** The faces of a prism as a closed shell, with those of its boss. Throws where the boss stands over a hole. */
+export function prismShell(file: Part21, prism: Prism): number {
+  const { outline, holes, height } = prism;
+  const boss = bossOf(prism);
+  if (boss === false) throw new RangeError('prismShell: the boss stands over a hole');
   const turned = (path: Path, ccw: boolean): Path =>
     signedArea(flatten(path, 0.01)) > 0 === ccw ? path : reversePath(path);
-  const loops = [turned(outline, true), ...holes.map(h => turned(h, false))].map(p =>
-    ring(file, edgesOf(p), height),
-  );
-  const sides = loops.flatMap(l => l.sides);
-  const bounds = (edges: (l: Ring) => number[]): string =>
-    refs(
-      loops.map((l, i) => {
-        const loop = file.add(`EDGE_LOOP('',${refs(edges(l))})`);
-        return file.add(`${i === 0 ? 'FACE_OUTER_BOUND' : 'FACE_BOUND'}('',#${loop},.T.)`);
-      }),
+  const top = height + (boss?.height ?? 0);
+  const through = (path: Path): boolean => boss !== undefined && aboutOrigin(path);
+  const outer = ring(file, edgesOf(turned(outline, true)), 0, height);
+  const inner = holes.map(h => ({
+    through: through(h),
+    ...ring(file, edgesOf(turned(h, false)), 0, through(h) ? top : height),
+  }));
+  const round = boss && ring(file, edgesOf(circle({ x: 0, y: 0 }, boss.radius)), height, top);
+  const loop = (edges: readonly number[], way: boolean): number =>
+    file.add(
+      `EDGE_LOOP('',${refs(edges.map(e => file.add(`ORIENTED_EDGE('',*,*,#${e},${way ? '.T.' : '.F.'})`)))})`,
     );
-  const origin = { x: 0, y: 0 };
-  const [up, down, along] = [towards(file, 0, 0, 1), towards(file, 0, 0, -1), towards(file, 1, 0, 0)];
-  const above = file.add(`PLANE('',#${placement(file, point(file, origin, height), up, along)})`);
-  const below = file.add(`PLANE('',#${placement(file, point(file, origin, 0), down, along)})`);
-  const oriented = (edge: number, way: boolean): number =>
-    file.add(`ORIENTED_EDGE('',*,*,#${edge},${way ? '.T.' : '.F.'})`);
-  const top = file.add(`ADVANCED_FACE('',${bounds(l => l.above.map(e => oriented(e, true)))},#${above},.T.)`);
-  const bottom = file.add(
-    `ADVANCED_FACE('',${bounds(l => [...l.below].reverse().map(e => oriented(e, false)))},#${below},.T.)`,
-  );
-  return file.add(`CLOSED_SHELL('',${refs([top, bottom, ...sides])})`);
+  /** A level face: the first of its lines is its outer one. */
+  const level = (
+    z: number,
+    up: boolean,
+    lines: readonly (readonly number[])[],
+    last?: readonly number[],
+  ): number => {
+    const [normal, along] = [towards(file, 0, 0, up ? 1 : -1), towards(file, 1, 0, 0)];
+    const plane = file.add(`PLANE('',#${placement(file, point(file, { x: 0, y: 0 }, z), normal, along)})`);
+    const loops = [
+      ...lines.map(l => loop(up ? l : [...l].reverse(), up)),
+      ...(last ? [loop([...last].reverse(), false)] : []),
+    ];
+    const bounds = loops.map((l, i) =>
+      file.add(`${i === 0 ? 'FACE_OUTER_BOUND' : 'FACE_BOUND'}('',#${l},.T.)`),
+    );
+    return file.add(`ADVANCED_FACE('',${refs(bounds)},#${plane},.T.)`);
+  };
+  const beside = inner.filter(h => !h.through);
+  const faces = [
+    level(height, true, [outer.above, ...beside.map(h => h.above)], round?.below),
+    level(0, false, [outer.below, ...inner.map(h => h.below)]),
+    ...(round ? [level(top, true, [round.above, ...inner.filter(h => h.through).map(h => h.above)])] : []),
+    ...[outer, ...inner, ...(round ? [round] : [])].flatMap(l => l.sides),
+  ];
+  return file.add(`CLOSED_SHELL('',${refs(faces)})`);
 }
 
 /** Edges above and below of a closed outline, and the faces between them. */
@@ -75,14 +122,14 @@ interface Ring {
   readonly sides: readonly number[];
 }
 
-function ring(file: Part21, edges: readonly StepEdge[], height: number): Ring {
+function ring(file: Part21, edges: readonly StepEdge[], from: number, to: number): Ring {
   const corner = (z: number): number[] =>
     edges.map(e => file.add(`VERTEX_POINT('',#${point(file, e.from, z)})`));
-  const [low, high] = [corner(0), corner(height)];
+  const [low, high] = [corner(from), corner(to)];
   const up = towards(file, 0, 0, 1);
   const next = (i: number): number => (i + 1) % edges.length;
   const posts = edges.map((e, i) => {
-    const line = file.add(`LINE('',#${point(file, e.from, 0)},#${file.add(`VECTOR('',#${up},1.)`)})`);
+    const line = file.add(`LINE('',#${point(file, e.from, from)},#${file.add(`VECTOR('',#${up},1.)`)})`);
     return file.add(`EDGE_CURVE('',#${low[i]},#${high[i]},#${line},.T.)`);
   });
   const curveAt = (corners: readonly number[], z: number): number[] =>
@@ -92,7 +139,7 @@ function ring(file: Part21, edges: readonly StepEdge[], height: number): Ring {
         `EDGE_CURVE('',#${corners[i]},#${corners[next(i)]},#${curve},${forwards ? '.T.' : '.F.'})`,
       );
     });
-  const [below, above] = [curveAt(low, 0), curveAt(high, height)];
+  const [below, above] = [curveAt(low, from), curveAt(high, to)];
   const sides = edges.map((e, i) => {
     const oriented = (edge: number | undefined, way: string): number =>
       file.add(`ORIENTED_EDGE('',*,*,#${edge},${way})`);

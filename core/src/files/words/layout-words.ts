@@ -28,8 +28,13 @@ export const LAYOUT_WORDS = {
   }),
   'one-piece-not-cut': s => ({
     title: `${s.name()} cannot be one piece with its arbor`,
-    why: `A ${s.data.process} makes it from a sheet: only a printer makes wheel and arbor as one.`,
+    why: `A ${s.data.process} makes it from a sheet: only a printer makes it and its arbor as one.`,
     advice: 'Print it, or say how it is fixed: pressed, glued, pinned.',
+  }),
+  'one-piece-through-plate': s => ({
+    title: `${s.data.name}, one piece, does not go through the ${s.data.side} plate`,
+    why: `It is wider than its arbor on both sides of the ${s.data.side} plate, whose hole fits the arbor.`,
+    advice: 'Make what is on one side of the plate a part of its own.',
   }),
   'no-body': s => ({
     title: `Nothing of ${s.name()} is made, and it is needed`,

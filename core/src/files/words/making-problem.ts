@@ -16,7 +16,14 @@ export const MAKING_SENTENCES = {
     'It is a body, and a sheet holds none. Give a printer for it at Make, or make it from its measures in the ' +
     'parts list.',
   'step-without-hub': () =>
-    'A hub that stands out is not written as STEP yet: the STL and 3MF of the wheel hold it.',
+    'A hub over openings, or on a piece of a wheel, is not written as STEP yet: the STL and 3MF of the wheel hold it.',
+  'step-without-tap': () =>
+    'The hole for its grub screw is not in the STEP file: drill it, or take its STL or 3MF.',
+  'step-leaning': () =>
+    'STEP files hold what is drawn straight up, and its teeth lean: the STL and 3MF of the wheel hold them.',
+  'step-one-piece': () =>
+    'STEP files hold what is drawn straight up, and this is not: its STL and 3MF hold it whole.',
+  'step-bent': () => 'STEP files hold what is drawn straight up, and it is bent: its STL and 3MF hold it.',
   'bevel-needs-printer': () =>
     'A bevel is a body, and a sheet holds none. Give a printer for it at Make, or turn its blank and cut it by ' +
     'the paper patterns.',

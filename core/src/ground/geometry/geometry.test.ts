@@ -8,6 +8,7 @@ import {
   direction,
   distance,
   centroid,
+  distanceFrom,
   distanceToBorder,
   distanceToSegment,
   flatten,
@@ -136,6 +137,21 @@ describe('measures', () => {
           const dx = Math.max(0, -x, x - 4);
           const dy = Math.max(0, -y, y - 4);
           expect(distanceToBorder(square, { x, y })).to.be.closeTo(within ? edge : Math.hypot(dx, dy), 1e-9);
+        },
+      ),
+    );
+  });
+
+  it('distance by the index of its edges is that by all of them', () => {
+    const coordinate = fc.double({ min: -10, max: 10, noNaN: true });
+    const at = fc.record({ x: coordinate, y: coordinate });
+    fc.assert(
+      fc.property(
+        fc.array(at, { minLength: 1, maxLength: 60 }),
+        fc.array(at, { minLength: 1 }),
+        (corners, asked) => {
+          const away = distanceFrom(corners);
+          for (const p of asked) expect(away(p)).to.be.closeTo(distanceToBorder(corners, p), 1e-12);
         },
       ),
     );

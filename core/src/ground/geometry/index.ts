@@ -2,6 +2,7 @@
 export * from './point.ts';
 export * from './path.ts';
 export * from './measure.ts';
+export * from './border.ts';
 export * from './root.ts';
 export * from './sample.ts';
 export * from './line.ts';

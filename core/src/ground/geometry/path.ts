@@ -46,6 +46,18 @@ export function movedPath(path: Path, by: Point): Path {
   };
 }
 
+/** The same path seen from behind: turned over about the x axis. */
+export function turnedOver(path: Path): Path {
+  const at = (p: Point): Point => ({ x: p.x, y: -p.y });
+  return {
+    ...path,
+    start: at(path.start),
+    segments: path.segments.map((s): Segment =>
+      s.kind === 'line' ? { ...s, to: at(s.to) } : { ...s, to: at(s.to), centre: at(s.centre), ccw: !s.ccw },
+    ),
+  };
+}
+
 /** The same path walked the other way. */
 export function reversePath(path: Path): Path {
   const points = [path.start, ...path.segments.map(s => s.to)];

@@ -44,6 +44,7 @@ export interface Findings {
   'ring-off-arbor': Nothing;
   'no-body': Nothing;
   'one-piece-not-cut': { process: string };
+  'one-piece-through-plate': { name: string; side: string };
   /** Its subjects are what is held still. */
   'stands-in-nothing': Nothing;
   'pin-off-wheel': { radius: Mm; most: Mm };

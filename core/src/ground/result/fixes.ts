@@ -21,6 +21,7 @@ export interface Fixes {
   divide: Count;
   'not-divided': Nothing;
   'glue-on': Nothing;
+  'press-on': Nothing;
   'set-weight-height': Mm;
   'not-bent': Nothing;
   'plates-round-holes': Nothing;

@@ -183,6 +183,10 @@ export interface Problems {
   'set-too-many-stages': { most: number };
   'set-none-found': Nothing;
   'step-without-hub': Nothing;
+  'step-without-tap': Nothing;
+  'step-leaning': Nothing;
+  'step-bent': Nothing;
+  'step-one-piece': Nothing;
   'set-search-not-whole': Nothing;
   // rational
   'division-by-zero': { text: string };

@@ -1,5 +1,5 @@
 import { Clipper, EndType, JoinType } from 'clipper2-ts';
-import { bounds, distanceToBorder, type Point, signedArea } from '../../ground/geometry/index.ts';
+import { bounds, distanceFrom, type Point, signedArea } from '../../ground/geometry/index.ts';
 import type { Dropped } from './cutter.ts';
 
 /** A finished part as it should come off the sheet, where it lies there. */
@@ -83,8 +83,10 @@ export function judgeLayer(
 }
 
 /** The farthest that a corner of a line lies from another closed line. */
-const edgeOff = (line: readonly Point[], other: readonly Point[]): number =>
-  line.reduce((most, p) => Math.max(most, distanceToBorder(other, p)), 0);
+function edgeOff(line: readonly Point[], other: readonly Point[]): number {
+  const away = distanceFrom(other);
+  return line.reduce((most, p) => Math.max(most, away(p)), 0);
+}
 
 /** The middle of the box round a line: it does not hang on how many corners the line has. */
 function middleOf(points: readonly Point[]): Point {

@@ -186,6 +186,36 @@ describe('the printer that stands in', function () {
     expect(print(meshOf(kit.Manifold.cube([10, 10, 60]))).onBed).to.equal(false);
   });
 
+  it('says how far a bed of bodies is, by body and layer, and each layer is the cut of the whole mesh there', () => {
+    const bodies = [kit.Manifold.sphere(5, 48).translate([0, 0, 5]), kit.Manifold.cylinder(6, 4, 2, 32)];
+    const placed = bodies.map((b, i): PlacedBody => ({
+      name: `b${i}`,
+      mesh: meshOf(b),
+      at: [[20 * i + 20, 20, 0]],
+    }));
+    const job = runPrinter({ name: 'bed.3mf', bytes: writeThreeMf(placed, 't') }, PRINTER);
+    const said: string[] = [];
+    let last = -1;
+    let step = job.next();
+    for (; !step.done; step = job.next()) {
+      expect(step.value.done).to.be.greaterThan(last).and.lessThan(1);
+      [last] = [step.value.done];
+      said.push(step.value.doing);
+    }
+    expect([said.length, said[0], said.at(-1)]).to.deep.equal([
+      40 + 24,
+      'b0, 1 of 2: layer 1 of 40',
+      'b1, 2 of 2: layer 24 of 24',
+    ]);
+    const whole = must(readThreeMf(writeThreeMf(placed, 't')));
+    must(step.value).forEach((body, i) => {
+      for (const [k, l] of body.layers.entries())
+        expect(l.paths, `${body.name}, layer ${k}`).to.deep.equal(
+          sectionAt(whole[i]!.mesh, 0.25 * (k + 0.5)),
+        );
+    });
+  });
+
   it('cuts a ball in circles: the area at a height is π(r² − h²), outer lines to the left, holes to the right', () => {
     const ball = meshOf(kit.Manifold.sphere(10, 256));
     for (const z of [-6, 0.3, 7]) {

@@ -32,19 +32,38 @@ export interface PrintedBody {
   readonly onBed: boolean;
 }
 
-/** Reads an STL or 3MF file and prints its bodies layer by layer; yields the part done. */
+/** How far a print is, and which body and layer it is at. */
+export interface PrintNews {
+  readonly done: number;
+  readonly doing: string;
+}
+
+/** Reads an STL or 3MF file and prints its bodies layer by layer; yields how far it is. */
 export function* runPrinter(
   file: { readonly name: string; readonly bytes: Uint8Array },
   printer: Printer,
-): Generator<number, Result<readonly PrintedBody[]>> {
+): Generator<PrintNews, Result<readonly PrintedBody[]>> {
   const single = /\.stl$/i.test(file.name);
   const stl = single ? readStl(file.bytes) : undefined;
   const read = stl ? (stl.ok ? ok([stl.value]) : stl) : readThreeMf(file.bytes);
   if (!read.ok) return read;
   const bodies: PrintedBody[] = [];
+  const triangles = read.value.map(b => b.mesh.triangles.length);
+  const all = triangles.reduce((a, b) => a + b, 0);
+  let before = 0;
   for (const [i, { name, mesh }] of read.value.entries()) {
-    yield i / read.value.length;
-    bodies.push(printed(name, mesh, printer, single));
+    const share = (triangles[i] ?? 0) / all;
+    const which = `${name}, ${i + 1} of ${read.value.length}`;
+    const job = printed(name, mesh, printer, single);
+    for (let step = job.next(); ; step = job.next()) {
+      if (step.done) {
+        bodies.push(step.value);
+        break;
+      }
+      const { at, of } = step.value;
+      yield { done: before + (share * (at - 1)) / of, doing: `${which}: layer ${at} of ${of}` };
+    }
+    before += share;
   }
   return ok(bodies);
 }
@@ -52,16 +71,26 @@ export function* runPrinter(
 /** Two layers may lean out over each other by this, as parts of their height: 45°, common practice. */
 const LEAN = 1;
 
-function printed(name: string, mesh: TriMesh, printer: Printer, alone: boolean): PrintedBody {
+/** One body; yields which of its layers is next. */
+function* printed(
+  name: string,
+  mesh: TriMesh,
+  printer: Printer,
+  alone: boolean,
+): Generator<{ at: number; of: number }, PrintedBody> {
   const box = meshBounds(mesh);
   const size = (k: number): number => (box.most[k] ?? 0) - (box.least[k] ?? 0);
   const low = box.least[2] ?? 0;
   const count = Math.max(1, Math.round(size(2) / printer.layer));
   const layers: Layer[] = [];
   let below: { x: number; y: number }[][] | undefined;
-  for (let i = 0; i < count; i++) {
-    const z = low + (i + 0.5) * printer.layer;
-    const paths = sectionAt(mesh, Math.min(z, low + size(2) - 1e-6));
+  const heights = Array.from({ length: count }, (_, i) =>
+    Math.min(low + (i + 0.5) * printer.layer, low + size(2) - 1e-6),
+  );
+  const crossing = crossedBy(mesh, heights, printer.layer);
+  for (const [i, z] of heights.entries()) {
+    yield { at: i + 1, of: count };
+    const paths = sectionAt(mesh, z, crossing[i]);
     const area = areaOf(paths);
     const drawn = inflate(inflate(paths, -printer.line / 2), printer.line / 2);
     const thin = area - areaOf(Clipper.intersectD(paths, drawn, FillRule.EvenOdd, 4));
@@ -102,12 +131,33 @@ const inflate = (paths: Paths, by: number): Paths =>
 const areaOf = (paths: Paths): number =>
   Math.abs(Clipper.areaPathsD(Clipper.unionD(paths, [], FillRule.EvenOdd, 4)));
 
+/** For each of rising heights, a layer apart, where in the list of the mesh the triangles begin that it may cross. */
+function crossedBy(
+  { positions: p, triangles: t }: TriMesh,
+  heights: readonly number[],
+  layer: number,
+): number[][] {
+  const found: number[][] = heights.map(() => []);
+  const index = (z: number): number => (z - (heights[0] ?? 0)) / layer;
+  for (let i = 0; i < t.length; i += 3) {
+    const z = [0, 1, 2].map(k => p[3 * (t[i + k] as number) + 2] as number);
+    const [from, to] = [index(Math.min(...z)), index(Math.max(...z))];
+    for (let k = Math.max(0, Math.floor(from)); k <= Math.min(heights.length - 1, Math.ceil(to)); k++)
+      found[k]?.push(i);
+  }
+  return found;
+}
+
 /**
  * The closed lines in which a plane at a height cuts a mesh. Every triangle that crosses it gives a piece from one
  * of its edges to another, and pieces are joined where they share an edge, of which walls that touch may share one;
- * heights are never those of a corner.
+ * heights are never those of a corner. `among`: where the triangles begin that may cross it; all when left out.
  */
-export function sectionAt({ positions: p, triangles: t }: TriMesh, height: number): Paths {
+export function sectionAt(
+  { positions: p, triangles: t }: TriMesh,
+  height: number,
+  among?: readonly number[],
+): Paths {
   const z = height + 1e-7;
   const corners = p.length / 3;
   const next = new Map<number, { to: number; x: number; y: number }[]>();
@@ -119,7 +169,8 @@ export function sectionAt({ positions: p, triangles: t }: TriMesh, height: numbe
       (p[3 * low + k] as number) + f * ((p[3 * high + k] as number) - (p[3 * low + k] as number));
     return { key: low * corners + high, x: at(0), y: at(1) };
   };
-  for (let i = 0; i < t.length; i += 3) {
+  const triangles = among ?? Array.from({ length: t.length / 3 }, (_, i) => 3 * i);
+  for (const i of triangles) {
     const tri = [t[i], t[i + 1], t[i + 2]] as [number, number, number];
     const above = tri.map(c => (p[3 * c + 2] as number) > z);
     if (above[0] === above[1] && above[1] === above[2]) continue;

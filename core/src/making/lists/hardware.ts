@@ -14,7 +14,7 @@ import {
 } from '../../place/layout/index.ts';
 import { grubScrewFor } from '../../document/bought/index.ts';
 import type { Table } from '../../ground/drawing/index.ts';
-import { byId, processOf } from '../../document/machine/index.ts';
+import { byId, processOf, SCREW_BOSS, screwedOn } from '../../document/machine/index.ts';
 import { extraParts } from '../solid/index.ts';
 
 interface Item {
@@ -235,6 +235,13 @@ function holding(derived: Derived): Item[] {
         ]
       : [];
   });
+  const bosses = machine.indicators.filter(screwedOn).flatMap((i): Item[] => {
+    const across = layout.sizes.get(i.member)?.diameter ?? 0;
+    const screw = grubScrewFor(across, across + 2 * SCREW_BOSS.wall);
+    return screw
+      ? [{ item: 'grub screw', size: screw.thread.name, length: screw.length, number: 1, use: i.name }]
+      : [];
+  });
   const clips = clipsNeeded(derived).map((c): Item => ({
     ...{
       item: 'clip or collar',
@@ -244,7 +251,7 @@ function holding(derived: Derived): Item[] {
     },
     use: byId(machine.members, c.arbor)?.name ?? '',
   }));
-  return [...held, ...clips];
+  return [...held, ...bosses, ...clips];
 }
 
 const round = (x: number): number => Math.round(x * 100) / 100;

@@ -99,7 +99,7 @@ export function partsList(derived: Derived): Table {
       ...cutToLength(derived, fused),
       ...plateRows(derived, made),
       ...armRows(flat, made, fused),
-      ...leafRows(derived, flat, made),
+      ...leafRows(derived, flat, made, fused),
       ...extraRows(derived),
     ],
   };
@@ -189,9 +189,14 @@ const armRows = (flat: ReadonlyMap<string, FlatPart>, made: Made, fused: Fused):
     .map(p => [...row(p.name, '', { thickness: p.thickness, number: p.number }).slice(0, 14), ...made(p.id)]);
 
 /** Hands and dials. */
-function leafRows(derived: Derived, flat: ReadonlyMap<string, FlatPart>, made: Made): Table['rows'] {
+function leafRows(
+  derived: Derived,
+  flat: ReadonlyMap<string, FlatPart>,
+  made: Made,
+  fused: Fused,
+): Table['rows'] {
   return derived.machine.indicators.flatMap(i => {
-    const part = flat.get(i.id);
+    const part = fused.has(i.id) ? undefined : flat.get(i.id);
     const arbor = byId(derived.machine.members, i.member)?.name ?? '';
     return part
       ? [

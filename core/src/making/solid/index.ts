@@ -9,3 +9,5 @@ export * from './one-piece-body.ts';
 export * from './print-in-place.ts';
 export * from './space-scene.ts';
 export * from './coupon-bodies.ts';
+export * from './space-item.ts';
+export * from './space-hubs.ts';

@@ -2,15 +2,24 @@ import type { Manifold } from 'manifold-3d';
 import type { Derived } from '../../state/state/index.ts';
 import { holeOf, webRoom } from '../../state/judge/index.ts';
 import { wheelPlane } from '../../state/derive/index.ts';
-import { circle, flatten, type Path, signedArea } from '../../ground/geometry/index.ts';
-import { armLayers, type Band, type OnePiece, wallLayer, wheelThickness } from '../../place/layout/index.ts';
+import { circle, flatten, inside, type Path, signedArea } from '../../ground/geometry/index.ts';
+import {
+  armLayers,
+  type Band,
+  LEAF,
+  type OnePiece,
+  wallLayer,
+  wheelThickness,
+} from '../../place/layout/index.ts';
 import { byId, processOf, type Wheel } from '../../document/machine/index.ts';
+import { bodyArmOf } from '../../place/indicator/index.ts';
 import { AT_REST, copyPlace, stancesAt } from '../../place/motion/index.ts';
 import { compensated, type Growth } from '../process/index.ts';
 import { fail, ok, type Result } from '../../ground/result/index.ts';
 import { boreFault, borePath, webSizes } from '../../teeth/body/index.ts';
 import { type FlatPart, flatParts } from '../workshop/index.ts';
 import { extrude, type SolidKit } from './kit.ts';
+import { leafBody } from './leaf-body.ts';
 import { pieceBody } from './round-solids.ts';
 import { rod } from './turned.ts';
 import { wheelManifold } from './wheel-solid.ts';
@@ -26,7 +35,8 @@ export function onePieceBand(derived: Derived, one: OnePiece): Band {
   return { from: Math.min(...bands.map(b => b.from)), to: Math.max(...bands.map(b => b.to)) };
 }
 
-function bandsOf({ machine, layout }: Derived, one: OnePiece): Band[] {
+function bandsOf(derived: Derived, one: OnePiece): Band[] {
+  const { machine, layout } = derived;
   const { layers } = layout.stack;
   const wheels = one.wheels.flatMap((id): Band[] => {
     const wheel = byId(machine.wheels, id);
@@ -39,7 +49,16 @@ function bandsOf({ machine, layout }: Derived, one: OnePiece): Band[] {
   });
   const bar = one.arm ? (layers.get(armLayers(machine).get(one.arbor) ?? NaN) ?? []) : [];
   const pieces = [...one.pieces, ...one.pegs.map(p => p.piece)].flatMap(i => layout.pieces[i]?.band ?? []);
-  return [...wheels, ...walls, ...(Array.isArray(bar) ? bar : [bar]), ...pieces];
+  const shown = one.shown.flatMap(id => seatBand(derived, id) ?? []);
+  return [...wheels, ...walls, ...(Array.isArray(bar) ? bar : [bar]), ...pieces, ...shown];
+}
+
+/** The heights that a hand takes up, or the arm of a body up to the end of its bend. */
+function seatBand({ machine, layout }: Derived, id: string): Band | undefined {
+  const [seat, shown] = [layout.spans.seats.get(id), byId(machine.indicators, id)];
+  const raised =
+    shown?.kind === 'body' && bodyArmOf({ machine, sizes: layout.sizes }, shown).bend ? (shown.lift ?? 0) : 0;
+  return seat && { from: seat.low, to: seat.low + LEAF + raised };
 }
 
 /**
@@ -72,10 +91,10 @@ export function onePieceBody(
     if (wheel.role === 'ring' || wheel.role === 'rack') continue;
     fill({ from: band.from, to: band.from + wheelThickness(machine.stack, wheel) }, hubOf(derived, wheel));
   }
-  for (const { part, band } of leavesOf(derived, one)) {
-    const paths = compensated(part.outline, part.holes, growth, chordError);
-    if (!paths.ok) return paths;
-    bodies.push(extrude(kit, paths.value, part.thickness, chordError).translate([0, 0, band.from]));
+  for (const { part, band, turn } of leavesOf(derived, one)) {
+    const made = leafBody(kit, part, growth, chordError);
+    if (!made.ok) return made;
+    bodies.push(made.value.rotate([0, 0, turn]).translate([0, 0, band.from]));
     fill({ from: band.from, to: band.from + part.thickness }, (size?.diameter ?? 0) / 2 + ROUND);
   }
   // A wall touches its ring through the air between the layers.
@@ -104,8 +123,8 @@ function piecesOf(body: Manifold): number {
   return number;
 }
 
-/** Walls of rings and the bar of the arm, with the heights at which they lie. */
-function leavesOf(derived: Derived, one: OnePiece): { part: FlatPart; band: Band }[] {
+/** Walls of rings, the bar of the arm, hands: the heights at which they lie, and how far they are turned, degrees. */
+function leavesOf(derived: Derived, one: OnePiece): { part: FlatPart; band: Band; turn: number }[] {
   const { machine, layout } = derived;
   const flat = new Map(flatParts(derived).parts.map(p => [p.id, p] as const));
   const layers = new Map<string, number | undefined>([
@@ -115,10 +134,15 @@ function leavesOf(derived: Derived, one: OnePiece): { part: FlatPart; band: Band
     }),
     ...(one.arm ? [[`arm ${one.arbor}`, armLayers(machine).get(one.arbor)] as const] : []),
   ]);
-  return [...layers].flatMap(([id, layer]) => {
+  const lying = [...layers].flatMap(([id, layer]) => {
     const [part, band] = [flat.get(id), layout.stack.layers.get(layer ?? NaN)];
-    return part && band ? [{ part, band }] : [];
+    return part && band ? [{ part, band, turn: 0 }] : [];
   });
+  const shown = one.shown.flatMap(id => {
+    const [part, band] = [flat.get(id), seatBand(derived, id)];
+    return part && band ? [{ part, band, turn: byId(machine.indicators, id)?.settingDeg ?? 0 }] : [];
+  });
+  return [...lying, ...shown];
 }
 
 /** How far out the hub of a wheel reaches round its arbor: that of its web, or a little more than the bore. */
@@ -235,6 +259,11 @@ export function onePieceVolume(derived: Derived, one: OnePiece): number {
     const part = flat.get(id);
     return part ? (areaOf(part.outline) - on) * part.thickness : 0;
   });
+  const shown = one.shown.map(id => {
+    const part = flat.get(id);
+    const cut = part?.holes.filter(h => !inside(flatten(h, 0.005), { x: 0, y: 0 })) ?? [];
+    return part ? (faceOf(part.outline, cut) - on) * part.thickness : 0;
+  });
   const pieces = one.pieces.map(i => {
     const p = layout.pieces[i];
     if (!p) return 0;
@@ -248,7 +277,7 @@ export function onePieceVolume(derived: Derived, one: OnePiece): number {
     return p ? number * round(p.outside) * (p.length - sunk) : 0;
   });
   const rims = one.walls.map(id => rimBetween(derived, id));
-  return [...wheels, ...leaves, ...pieces, ...standing, ...rims].reduce((a, b) => a + b, 0);
+  return [...wheels, ...leaves, ...shown, ...pieces, ...standing, ...rims].reduce((a, b) => a + b, 0);
 }
 
 const areaOf = (path: Path): number => Math.abs(signedArea(flatten(path, 0.005)));

@@ -1,6 +1,7 @@
 import { Clipper, FillRule } from 'clipper2-ts';
 import { expect } from 'chai';
 import Module from 'manifold-3d';
+import { arrange } from '../../../test/arrange.ts';
 import { derive } from '../../state/derive/index.ts';
 import type { Derived } from '../../state/state/index.ts';
 import { sectionAt } from '../dry-run/index.ts';
@@ -10,6 +11,7 @@ import { setLayout, setWheel } from '../../edits/change/index.ts';
 import { carriersOfOnePiece } from '../../edits/sets/index.ts';
 import { plantPlanetary, plantTwoRing } from '../../edits/planting/index.ts';
 import { setFrom, twoRingFrom } from '../../counting/planetary/index.ts';
+import { mend } from '../../edits/edit/index.ts';
 import { must } from '../../ground/result/index.ts';
 import { fusedParts, onePieces } from '../../place/layout/index.ts';
 import { hardwareList, partsList } from '../lists/index.ts';
@@ -156,5 +158,98 @@ describe('what is made as one piece', function () {
     expect(onePieces(cut, derive(cut).layout.pieces)).to.deep.equal([]);
     expect(derive(cut).findings.filter(f => f.code === 'one-piece-not-cut')).to.have.length(2);
     expect(derive(m).findings.map(f => f.code)).to.not.include('one-piece-not-cut');
+  });
+});
+
+describe('a hand or an arm of a body that is one piece with its arbor', function () {
+  this.timeout(120_000);
+
+  const hand = {
+    ...{
+      kind: 'hand' as const,
+      id: 'h',
+      name: 'Hand',
+      member: 'b',
+      settingDeg: 30,
+      shape: 'tapered' as const,
+    },
+    ...{ radius: 40, tail: 12, width: 6, hold: 'one piece' as const },
+  };
+  const planet = {
+    ...{
+      kind: 'body' as const,
+      id: 'p',
+      name: 'Planet',
+      member: 'b',
+      settingDeg: 90,
+      radius: 6,
+      distance: 60,
+    },
+    hold: 'one piece' as const,
+  };
+  const plates = {
+    thickness: 4,
+    margin: 6,
+    shape: 'round the holes' as const,
+    fit: 'free' as const,
+    pillars: [],
+  };
+  const plated = (...indicators: Machine['indicators']): Machine => ({
+    ...printed(
+      setLayout({ plates })(
+        arrange({ a: {}, b: { at: [30, 0] } }, { 'a.u': 30, 'b.w': 30 }, [['a.u', 'b.w']]),
+      ),
+    ),
+    indicators,
+  });
+
+  for (const [what, shown, out] of [
+    ['a hand', hand, 40],
+    ['an arm', planet, 60],
+    ['an arm that is bent up', { ...planet, bent: true as const, lift: 8 }, 60],
+  ] as const)
+    it(`${what}: one closed body from the foot of its arbor to its seat, turned as it is set`, () => {
+      const d = derive(plated(shown));
+      const [one] = onePieces(d.machine, d.layout.pieces);
+      expect([one!.id, one!.wheels, one!.shown]).to.deep.equal([shown.id, [], [shown.id]]);
+      const mesh = made(d, shown.id);
+      expect([isClosed(mesh), shells(mesh)]).to.deep.equal([true, 1]);
+      const [box, seat] = [meshBounds(mesh), d.layout.spans.seats.get(shown.id)!];
+      const rod = d.layout.spans.of.get('b')!.whole;
+      const top = Math.max(rod.to, seat.low + 1.6 + ('lift' in shown ? shown.lift : 0));
+      expect(box.least[2]).to.be.closeTo(0, 1e-6);
+      expect(box.most[2]).to.be.closeTo(top - rod.from, 1e-6);
+      const tip = shown.settingDeg === 30 ? [0, Math.cos(Math.PI / 6)] : [1, 1];
+      expect(box.most[tip[0]!]! / (out * tip[1]!), 'as far as it reaches').to.be.within(0.97, 1.12);
+      expect(onePieceVolume(d, one!) / meshVolume(mesh)).to.be.closeTo(1, 0.01);
+      const names = partsList(d).rows.map(r => String(r[0]));
+      expect(names).to.include('b, one piece').and.not.include('rod, b');
+      expect(names).to.not.include('Hand').and.not.include('arm, Planet');
+      expect(d.findings.map(f => f.code)).to.not.include('one-piece-through-plate');
+      expect(spaceScene(d).items.filter(i => i.body === shown.id)).to.have.length(1);
+    });
+
+  it('with a wheel within the plates goes through no hole of the front one: told, and mended', () => {
+    const m = setWheel('b-w', { hold: 'one piece' })(plated(hand));
+    const found = derive(m).findings.find(f => f.code === 'one-piece-through-plate')!;
+    expect(found.data).to.deep.equal({ name: 'b', side: 'front' });
+    const mended = must(mend(found.fixes[0]!)(m));
+    expect(derive(mended).findings.map(f => f.code)).to.not.include('one-piece-through-plate');
+    expect(
+      derive({ ...m, layout: { ...m.layout, plates: undefined } }).findings.map(f => f.code),
+    ).to.not.include('one-piece-through-plate');
+  });
+
+  it('of a sheet is told', () => {
+    const m: Machine = {
+      ...plated(hand),
+      processes: [{ id: 'l', name: 'Laser', kind: 'laser' }],
+      process: 'l',
+    };
+    expect(
+      derive(m)
+        .findings.filter(f => f.code === 'one-piece-not-cut')
+        .map(f => f.subjects),
+    ).to.deep.equal([['h']]);
   });
 });

@@ -1,18 +1,17 @@
 import type { Derived } from '../../state/state/index.ts';
-import { strokeText, type TriMesh } from '../../ground/geometry/index.ts';
+import { type TriMesh } from '../../ground/geometry/index.ts';
 import { fusedParts, onePieces, type Piece } from '../../place/layout/index.ts';
 import { byId, type Process, processOf } from '../../document/machine/index.ts';
-import { AS_IS, compensated, type Growth, growthOf } from '../process/index.ts';
+import { AS_IS, type Growth, growthOf } from '../process/index.ts';
 import { type FlatPart, flatParts, piecesNeeded } from '../workshop/index.ts';
 import { fail, ok, type Result } from '../../ground/result/index.ts';
-import type { Manifold } from 'manifold-3d';
 import { wheelPiece } from '../../state/derive/index.ts';
-import { engrave } from './engrave.ts';
 import type { ExtraPart } from './extra-part.ts';
 import { extraParts } from './extra-parts.ts';
 import { withFirstLayer } from './first-layer.ts';
-import { extrude, type SolidKit, toTriMesh } from './kit.ts';
+import { type SolidKit, toTriMesh } from './kit.ts';
 import { onePieceBody } from './one-piece-body.ts';
+import { leafBody } from './leaf-body.ts';
 import { pieceBody } from './round-solids.ts';
 import { wheelSolid } from './wheel-solid.ts';
 
@@ -118,7 +117,7 @@ export function partMaker(
     const made = one
       ? onePieceBody(kit, derived, one, growth)
       : leaf
-        ? (leaf.raised ? bentBody : leafBody)(kit, leaf, growth, chordError)
+        ? leafBody(kit, leaf, growth, chordError)
         : extra
           ? extra.make(kit, growth)
           : piece
@@ -130,48 +129,4 @@ export function partMaker(
     body.delete();
     return ok(mesh);
   };
-}
-
-/**
- * An arm that is bent up by 45° and level again: what its outline, seen from above, and its profile, seen from the
- * side, have in common.
- */
-function bentBody(
-  kit: SolidKit,
-  { raised, thickness: t }: FlatPart,
-  growth: Growth,
-  chordError: number,
-): Result<Manifold> {
-  if (!raised) return fail('part-unknown', { part: '' });
-  const paths = compensated(raised.outline, raised.holes, growth, chordError);
-  if (!paths.ok) return paths;
-  const { from, by } = raised;
-  const tall = extrude(kit, paths.value, by + t, chordError);
-  // A sheet of even thickness: its slope is t · √2 measured upright, so its upper bends lie t (√2 − 1) further back.
-  const back = t * (Math.SQRT2 - 1);
-  const far = 1e4;
-  const profile: [number, number][] = [
-    [-far, 0],
-    [from, 0],
-    [from + by, by],
-    [far, by],
-    [far, by + t],
-    [from + by - back, by + t],
-    [from - back, t],
-    [-far, t],
-  ];
-  const strip = kit.Manifold.extrude(kit.CrossSection.ofPolygons([profile]), 2 * far, 0, 0, [1, 1], true);
-  const body = tall.intersect(strip.rotate([90, 0, 0]));
-  strip.delete();
-  tall.delete();
-  return ok(body);
-}
-
-/** A plate, arm, hand or dial: its outline drawn up, marks and numerals engraved. */
-function leafBody(kit: SolidKit, part: FlatPart, growth: Growth, chordError: number): Result<Manifold> {
-  const paths = compensated(part.outline, part.holes, growth, chordError);
-  if (!paths.ok) return paths;
-  const body = extrude(kit, paths.value, part.thickness, chordError);
-  const text = part.labels.flatMap(l => strokeText(l.text, l, l.height, l.angle ?? 0));
-  return ok(engrave(kit, body, [...part.engraved, ...text], part.thickness));
 }

@@ -7,51 +7,22 @@ import {
   type OnePiece,
   onePieces,
   outputPlates,
-  proudHubs,
   type SpaceFrame,
   spaceFrames,
   wallLayer,
   wheelThickness,
 } from '../../place/layout/index.ts';
 import { arbors, axisOfWheel, byId, GROUND, type Wheel } from '../../document/machine/index.ts';
-import { copyPlace } from '../../place/motion/index.ts';
 import { bodyArmOf } from '../../place/indicator/index.ts';
 import { indicatorAxis, sideScene } from '../../files/drawings/index.ts';
 import { fittingPart } from './fittings.ts';
 import { eccentrics } from './reducer-parts.ts';
 import { wheelPiece } from '../../state/derive/index.ts';
 import { onePieceBand } from './one-piece-body.ts';
-import { hasPrintedHub } from './hub-solid.ts';
+import { hubItems } from './space-hubs.ts';
+import { placesOf, type SpaceItem, standing } from './space-item.ts';
 import { hubAtBack } from './wheel-solid.ts';
 import { radians } from '../../ground/units/index.ts';
-
-/** What kinds of things can be taken away to see the inside. */
-export type SpaceGroup = 'wheels' | 'arbors' | 'arms' | 'back plate' | 'front plate' | 'dials and hands';
-
-/**
- * One body where it stands in the frame of its axis: turned about its own upright by `spin` and as its arbor turns,
- * and moved.
- */
-export interface SpaceItem {
-  /** The part whose body it is. */
-  readonly body: string;
-  readonly name: string;
-  readonly group: SpaceGroup;
-  /** The arbor that it turns with; nothing for what stands. */
-  readonly member: string | undefined;
-  /** Where it is as the machine turns: a key of the stances; or else where it stands. */
-  readonly place: string | undefined;
-  readonly at: { readonly x: number; readonly y: number; readonly z: number };
-  readonly spin: number;
-  /** How far out from its upright the body lies, along its own x. */
-  readonly out: number;
-  /** Turned over: its own upright points against its frame's. */
-  readonly over: boolean;
-  /** The axis whose frame it lies in. */
-  readonly axis: string;
-  /** The layer of a wheel. */
-  readonly layer: number | undefined;
-}
 
 /** All bodies of a machine in space. */
 export interface SpaceScene {
@@ -62,16 +33,6 @@ export interface SpaceScene {
   readonly reach: number;
   readonly middle: { readonly x: number; readonly y: number };
 }
-
-const standing = {
-  member: undefined,
-  place: undefined,
-  spin: 0,
-  out: 0,
-  over: false,
-  axis: '',
-  layer: undefined,
-};
 
 /**
  * Every part where it stands: heights from the layout, wheels in mesh, hands and dials above; wheels on crossing
@@ -113,14 +74,6 @@ export function spaceScene(derived: Derived): SpaceScene {
   };
 }
 
-/** A member's own place and those of its copies, with how far each is turned against the first. */
-const placesOf = ({ moving }: Derived, member: string): { place: string; spin: number }[] => [
-  { place: member, spin: 0 },
-  ...moving.copies.flatMap((c, i) =>
-    c.member === member ? [{ place: copyPlace(member, i), spin: c.spin }] : [],
-  ),
-];
-
 function wheelItems(derived: Derived, wheel: Wheel): SpaceItem[] {
   const { machine, layout, phases, wheels } = derived;
   const [state, band] = [wheels[wheel.id], layout.stack.layers.get(wheel.layer)];
@@ -150,23 +103,6 @@ function wheelItems(derived: Derived, wheel: Wheel): SpaceItem[] {
       ...{ place, axis, spin: phase + spin, at: { x: 0, y: 0, z: band.from } },
     }));
 }
-
-/** Hubs that stand out of wheels: those printed with them, or those that are parts of their own. */
-export const hubItems = (derived: Derived, printed: boolean): SpaceItem[] =>
-  proudHubs(derived.machine, derived.layout.stack)
-    .filter(h => hasPrintedHub(derived.machine, h.wheel) === printed)
-    .flatMap(({ wheel, band }) =>
-      placesOf(derived, wheel.member).map(({ place, spin }) => ({
-        ...{ ...standing, body: `hub ${wheel.id}`, name: `hub, ${wheel.name}`, group: 'wheels' as const },
-        ...{
-          member: wheel.member,
-          layer: wheel.layer,
-          place,
-          axis: axisOfWheel(derived.machine, wheel) ?? '',
-        },
-        ...{ spin: spin + (derived.phases.at[wheel.id] ?? 0), at: { x: 0, y: 0, z: band.from } },
-      })),
-    );
 
 /** What is made as one with an arbor, which turns with it. */
 const onePieceItems = (derived: Derived, one: OnePiece): SpaceItem[] =>

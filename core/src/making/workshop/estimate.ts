@@ -1,7 +1,7 @@
 import { flatten, type Path, signedArea } from '../../ground/geometry/index.ts';
 import type { Material, Process } from '../../document/machine/index.ts';
 import { rateOf, sheetsOf } from '../process/index.ts';
-import type { FlatPart } from './flat-parts.ts';
+import type { FlatPart } from './flat-part.ts';
 
 /**
  * What one piece of a part takes. Time and cost are estimates: they leave out setting up, cooling, supports and

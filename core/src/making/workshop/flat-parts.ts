@@ -4,15 +4,14 @@ import { untoldOf } from '../../state/judge/index.ts';
 import { wheelPiece, wheelPlane } from '../../state/derive/index.ts';
 import type { Label, Shape } from '../../ground/drawing/index.ts';
 import { Clipper, EndType, JoinType } from 'clipper2-ts';
-import { borePath, fitAllowance, pegMarks, splitPeg } from '../../teeth/body/index.ts';
-import { circle, type Path, type Point, polygon, signedArea, flatten } from '../../ground/geometry/index.ts';
+import { fitAllowance, pegMarks, splitPeg } from '../../teeth/body/index.ts';
+import { circle, flatten, type Path, type Point, polygon, signedArea } from '../../ground/geometry/index.ts';
 import { bendLines, bodyArmOf, type BodyIndicator, indicatorFigure } from '../../place/indicator/index.ts';
 import {
   armLayers,
   armWidth,
   carriedAxes,
   LEAF,
-  proudHub,
   USUAL_TUBES,
   wallLayer,
   wheelThickness,
@@ -26,51 +25,16 @@ import {
   processOf,
   type Wheel,
 } from '../../document/machine/index.ts';
+import { drillable, type FlatPart, numberOf } from './flat-part.ts';
+import { bossedPart, hubbedPart } from './flat-hubs.ts';
 import { engravedText, eyeOf, plateDrawing } from '../../files/drawings/index.ts';
 import { type Problem, problem } from '../../ground/result/index.ts';
-
-/** A part that is cut from a sheet or printed lying flat, as it should measure; about its own origin, mm. */
-export interface FlatPart {
-  readonly id: string;
-  readonly kind: 'wheel' | 'hub' | 'wall' | 'plate' | 'arm' | 'body arm' | 'hand' | 'dial';
-  readonly name: string;
-  /** How many are made. */
-  readonly number: number;
-  readonly thickness: number;
-  readonly outline: Path;
-  /** Everything cut through within the outline, and which of it may be drilled instead. */
-  readonly holes: readonly Path[];
-  readonly drilled: ReadonlySet<Path>;
-  readonly engraved: readonly Path[];
-  readonly labels: readonly Label[];
-  /** A hub that is printed with it, and stands out of one face. */
-  readonly hub?: HubFigure;
-  /** What is bent up by so much from there on, as it is seen from above once it is. */
-  readonly raised?: {
-    readonly outline: Path;
-    readonly holes: readonly Path[];
-    readonly from: number;
-    readonly by: number;
-  };
-}
-
-/** The figure of a hub that stands out of a wheel, mm. */
-export interface HubFigure {
-  readonly outline: Path;
-  readonly holes: readonly Path[];
-  readonly height: number;
-  /** Among how many pieces of the wheel it is shared. */
-  readonly pieces: number;
-}
 
 /** A part that cannot be made, and why. */
 export interface LeftPart {
   readonly name: string;
   readonly problem: Problem;
 }
-
-/** Round holes up to this size are drilled rather than sawn, mm: common practice, no source. */
-const DRILLED = 13;
 
 /** All flat parts of a machine, wheels first, and those that have no figure. Bevels are not flat. */
 export function flatParts(derived: Derived): { readonly parts: FlatPart[]; readonly left: LeftPart[] } {
@@ -99,34 +63,14 @@ export function flatParts(derived: Derived): { readonly parts: FlatPart[]; reado
   parts.push(...armParts(derived));
   for (const i of derived.machine.indicators) {
     const { kind } = i;
-    if (kind === 'body') parts.push(...bodyArmParts(derived, i));
+    if (kind === 'body')
+      parts.push(...bodyArmParts(derived, i).flatMap(part => bossedPart(derived, i, part)));
     if (kind !== 'hand' && kind !== 'dial') continue;
     const { shapes, labels } = indicatorFigure(i, eyeOf(derived, i));
     const of = { id: i.id, kind, name: i.name, thickness: LEAF, needed: 1 };
-    parts.push(partOf(derived.machine, of, shapes, labels));
+    parts.push(...bossedPart(derived, i, partOf(derived.machine, of, shapes, labels)));
   }
   return { parts, left: [...left, ...bodiless(derived)] };
-}
-
-/** A wheel with its hub printed on it, or cut out by itself, to be glued or pinned on, where no printer makes it. */
-function hubbedPart(derived: Derived, wheel: Wheel, part: FlatPart): FlatPart[] {
-  const { machine, layout } = derived;
-  const hub = proudHub(machine, layout.stack.layers, wheel);
-  if (!hub || !wheel.bore || wheel.bore.kind === 'none') return [part];
-  const process = processOf(machine, wheel.id);
-  const holes = [borePath(wheel.bore, process?.fits)];
-  const figure = {
-    outline: circle({ x: 0, y: 0 }, hub.radius),
-    holes,
-    height: hub.height,
-    pieces: wheelPiece(derived, wheel) ? (wheel.divided?.pieces ?? 1) : 1,
-  };
-  if (process?.kind === 'printer') return [{ ...part, hub: figure }];
-  const id = `hub ${wheel.id}`;
-  const of = { id, kind: 'hub' as const, name: `hub, ${wheel.name}`, thickness: hub.height };
-  const number = numberOf(machine, id, piecesNeeded(derived, wheel.member));
-  const { outline } = figure;
-  return [part, { ...of, number, outline, holes, drilled: drillable(holes), engraved: [], labels: [] }];
 }
 
 /** Joints whose own parts are not worked out yet, by what they tie. */
@@ -310,25 +254,4 @@ function partOf(machine: Machine, of: Of, shapes: readonly Shape[], labels: read
     engraved,
     labels,
   };
-}
-
-const numberOf = (machine: Machine, id: string, needed: number): number =>
-  machine.making.find(m => m.part === id)?.number ?? needed;
-
-/** Holes that are whole circles no larger than a drill. */
-const drillable = (holes: readonly Path[]): ReadonlySet<Path> =>
-  new Set(
-    holes.filter(h => {
-      const diameter = diameterOf(h);
-      return diameter !== undefined && diameter <= DRILLED;
-    }),
-  );
-
-/** The diameter of a path that is a whole circle, mm. */
-export function diameterOf(path: Path): number | undefined {
-  const [first, second, more] = path.segments;
-  if (first?.kind !== 'arc' || second?.kind !== 'arc' || more) return undefined;
-  const { centre } = first;
-  const same = Math.hypot(centre.x - second.centre.x, centre.y - second.centre.y) < 1e-9;
-  return same && path.closed ? 2 * Math.hypot(path.start.x - centre.x, path.start.y - centre.y) : undefined;
 }

@@ -8,3 +8,4 @@ export * from './patterns.ts';
 export * from './part-drawing.ts';
 export * from './pieces-needed.ts';
 export * from './bevel-mesh.ts';
+export * from './flat-part.ts';

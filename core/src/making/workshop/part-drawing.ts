@@ -4,7 +4,7 @@ import type { Process } from '../../document/machine/index.ts';
 import { compensated, growthOf } from '../process/index.ts';
 import { fileNotes } from '../../files/drawings/index.ts';
 import { ok, type Result } from '../../ground/result/index.ts';
-import type { FlatPart } from './flat-parts.ts';
+import type { FlatPart } from './flat-part.ts';
 
 /** One flat part as a drawing of its own, compensated once for a process if one is named. */
 export function partDrawing(

@@ -10,7 +10,8 @@ import {
   indicatorDrawing,
   plateDrawing,
 } from '../../files/drawings/index.ts';
-import { diameterOf, type FlatPart, flatParts } from './flat-parts.ts';
+import { diameterOf, type FlatPart } from './flat-part.ts';
+import { flatParts } from './flat-parts.ts';
 
 /** A pattern to be printed on paper: what it is of, and its drawing. */
 export interface Pattern {

@@ -6,12 +6,12 @@ import { derive } from '../../state/derive/index.ts';
 import { setArbor, setIndicator, setLayout } from '../../edits/change/index.ts';
 import { mend } from '../../edits/edit/index.ts';
 import { ballsInOnePlane, weigh } from '../../edits/indicators/index.ts';
-import { flatParts } from '../../making/workshop/index.ts';
+import { diameterOf, flatParts } from '../../making/workshop/index.ts';
 import { hardwareList } from '../../making/lists/index.ts';
 import { isClosed } from '../../ground/geometry/index.ts';
 import type { Machine } from '../../document/machine/index.ts';
 import { must } from '../../ground/result/index.ts';
-import { meshBounds } from '../../ground/geometry/index.ts';
+import { meshBounds, meshVolume } from '../../ground/geometry/index.ts';
 import { partMaker, extraParts, solidParts, spaceScene } from '../../making/solid/index.ts';
 import { ballVolume, bodyArm, bodyArmOf, bodyBalance, type BodyIndicator, momentOfArea } from './index.ts';
 
@@ -162,6 +162,51 @@ describe('arms of bodies', () => {
     const z = (body: string): number => spaceScene(d).items.find(i => i.body === body)!.at.z;
     expect(z('ball p0') - z('pin ball p0')).to.be.closeTo(1.6, 1e-9);
     expect(z('pin ball p0') - z('p0')).to.be.closeTo(20, 1e-9);
+  });
+
+  it('held by a grub screw: a boss tapped through its side, past which its arbor and the next go', async function () {
+    this.timeout(30_000);
+    const pressed = orrery({}, { distance: 30 });
+    const m = setIndicator('p0', { hold: 'grub screw' })(pressed);
+    expect(seatOf(m, 'p1').low - seatOf(pressed, 'p1').low).to.be.closeTo(6, 1e-9);
+    const top = (x: Machine): number => derive(x).layout.spans.of.get('b')!.whole.to;
+    expect(top(m) - top(pressed)).to.be.closeTo(6, 1e-9);
+    expect(seatOf(m, 'p0').ball, 'the ball stands on the arm, not on the boss').to.equal(
+      seatOf(pressed, 'p0').ball,
+    );
+    // A rod of 3 mm takes an M2 screw through 4 mm of wall: 4 mm long, tapped in 1.6 (ISO 4026, ISO 261).
+    const row = hardwareList(derive(m)).rows.find(r => r[0] === 'grub screw')!;
+    const across = derive(m).layout.sizes.get('b')!.diameter;
+    expect([across, row[1], row[2], row[5]]).to.deep.equal([3, 'M2', 4, 'Planet']);
+    const { default: Module } = await import('manifold-3d');
+    const kit = await Module();
+    kit.setup();
+    const print = (x: Machine): Machine => ({
+      ...x,
+      processes: [{ id: 'p', name: 'p', kind: 'printer' }],
+      process: 'p',
+    });
+    const volume = (x: Machine): number => {
+      const mesh = must(partMaker(kit, derive(x))({ id: 'p0', name: 'arm' }));
+      expect(isClosed(mesh)).to.equal(true);
+      return meshVolume(mesh);
+    };
+    // A ring of 11 across round a bore of 3.1, less a hole of 1.6 through one wall; its arm has a hub as wide.
+    const boss = (Math.PI / 4) * (11 ** 2 - 3.1 ** 2) * 6 - (Math.PI / 4) * 1.6 ** 2 * 3.95;
+    const [part] = flatParts(derive(print(m))).parts.filter(p => p.id === 'p0');
+    const face = [part!.outline, ...part!.holes].reduce((s, p) => s + signedArea(flatten(p, 0.002)), 0);
+    expect(volume(print(m))).to.be.closeTo(1.6 * face + boss, 0.005 * boss);
+    expect(diameterOf(part!.holes[0]!)).to.be.closeTo(3.1, 1e-9);
+    // Cut from a sheet, the boss is a part of its own and stands on the arm in space.
+    const cut: Machine = { ...m, processes: [{ id: 'l', name: 'l', kind: 'laser' }], process: 'l' };
+    expect(
+      flatParts(derive(cut))
+        .parts.filter(p => p.kind === 'hub')
+        .map(p => [p.id, p.thickness]),
+    ).to.deep.equal([['hub p0', 6]]);
+    const z = (body: string): number => spaceScene(derive(cut)).items.find(i => i.body === body)!.at.z;
+    expect(z('hub p0') - z('p0')).to.be.closeTo(1.6, 1e-9);
+    expect(spaceScene(derive(print(m))).items.map(i => i.body)).to.not.include('hub p0');
   });
 
   it('one too short to be bent is told, and stays straight', () => {

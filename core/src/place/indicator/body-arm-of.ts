@@ -19,7 +19,7 @@ export interface ArmParts {
 export function bodyArmOf({ machine, sizes }: ArmParts, i: BodyIndicator): BodyArm {
   const fits = processOf(machine, i.id)?.fits;
   const eye = ballPin(i.radius) + fitAllowance('press', fits);
-  const fit = i.hold === 'glue' ? 'sliding' : 'press';
+  const fit = i.hold === 'glue' || i.hold === 'grub screw' ? 'sliding' : 'press';
   const member = byId(machine.members, i.member);
   const section = member?.kind === 'arbor' ? member.section : undefined;
   if (section && section.kind !== 'rod' && section.kind !== 'tube') {

@@ -9,7 +9,7 @@ import {
   polygon,
   signedArea,
 } from '../../ground/geometry/index.ts';
-import type { Indicator } from '../../document/machine/index.ts';
+import { type Indicator, SCREW_BOSS } from '../../document/machine/index.ts';
 
 /** A thing that goes round on an arm. */
 export type BodyIndicator = Extract<Indicator, { kind: 'body' }>;
@@ -40,10 +40,10 @@ export interface BodyArm {
   readonly bend: Bend | undefined;
 }
 
-type ArmOf = Pick<BodyIndicator, 'distance' | 'radius' | 'lift' | 'bent' | 'weight'>;
+type ArmOf = Pick<BodyIndicator, 'distance' | 'radius' | 'lift' | 'bent' | 'weight' | 'hold'>;
 
-const hubOf = ({ radius }: ArmOf, boreReach: number): number =>
-  Math.max(boreReach + ROUND, lugReach(ballPin(radius)) + 0.5);
+const hubOf = ({ radius, hold }: ArmOf, boreReach: number): number =>
+  Math.max(boreReach + (hold === 'grub screw' ? SCREW_BOSS.wall : ROUND), lugReach(ballPin(radius)) + 0.5);
 
 /**
  * Where an arm of a body is bent, so that its end lies `lift` higher: up by 45° behind its hub, level again after

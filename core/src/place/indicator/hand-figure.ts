@@ -1,5 +1,5 @@
 import { circle, type Path, type Point, type Segment } from '../../ground/geometry/index.ts';
-import type { Hand } from '../../document/machine/index.ts';
+import { type Hand, SCREW_BOSS, screwedOn } from '../../document/machine/index.ts';
 
 const ORIGIN: Point = { x: 0, y: 0 };
 /** Proportions of a hand for which none are said: common practice, no source. */
@@ -20,7 +20,8 @@ export const handTail = (hand: Hand): number => hand.tail ?? hand.radius * TAIL;
  */
 export function handPaths(hand: Hand, bore: number): Path[] {
   const half = handWidth(hand) / 2;
-  const boss = Math.min(hand.radius * 0.6, Math.max(bore / 2 + Math.max(1, half), half * 1.2));
+  const wall = screwedOn(hand) ? SCREW_BOSS.wall : 0;
+  const boss = Math.min(hand.radius * 0.6, Math.max(bore / 2 + Math.max(1, half, wall), half * 1.2));
   const blade = upperEdge(hand, half, boss);
   const tail = tailEdge(handTail(hand), half, boss);
   const mirror = (points: readonly Point[]): Point[] => [...points].reverse().map(p => ({ x: p.x, y: -p.y }));

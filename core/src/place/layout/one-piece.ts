@@ -1,9 +1,12 @@
-import { arbors, type Machine, processOf, type Wheel } from '../../document/machine/index.ts';
+import { arbors, type Indicator, type Machine, processOf, type Wheel } from '../../document/machine/index.ts';
 import { armLayers } from './arms.ts';
 import { wallsOf } from './walls.ts';
 import type { Piece } from './pieces.ts';
 
-type Parts = Pick<Machine, 'wheels' | 'members' | 'axes' | 'joints' | 'making' | 'processes' | 'process'>;
+type Parts = Pick<
+  Machine,
+  'wheels' | 'members' | 'axes' | 'joints' | 'indicators' | 'making' | 'processes' | 'process'
+>;
 
 /** What is made as one piece with an arbor: everything of it that is said to be so, and what lies between. */
 export interface OnePiece {
@@ -16,6 +19,8 @@ export interface OnePiece {
   readonly walls: readonly string[];
   /** Whether the bar of its arm is of it. */
   readonly arm: boolean;
+  /** Hands and arms of bodies that are of it. */
+  readonly shown: readonly string[];
   /** Its own rod or tube, and spacers between its wheels: their indices among the pieces. */
   readonly pieces: readonly number[];
   /** Pegs that stand in its arm, with the pieces that they are: what turns on them is held loosely. */
@@ -23,9 +28,9 @@ export interface OnePiece {
 }
 
 /**
- * The parts that are made as one with an arbor, where a wheel of it, or its arm, is said to be *one piece* with it and
- * a printer makes it: those wheels, its rod or tube, spacers on it, walls of its rings, the bar of its arm, and pegs in
- * that arm on which all wheels are loose.
+ * The parts that are made as one with an arbor, where a wheel of it, its arm, a hand or the arm of a body is said to be
+ * *one piece* with it and a printer makes it: those, its rod or tube, spacers on it, walls of its rings, the bar of its
+ * arm, and pegs in that arm on which all wheels are loose.
  */
 export function onePieces(machine: Parts, pieces: readonly Piece[]): OnePiece[] {
   const bars = armLayers(machine);
@@ -35,9 +40,12 @@ export function onePieces(machine: Parts, pieces: readonly Piece[]): OnePiece[] 
     const fused = (w: Wheel): boolean =>
       w.member === m.id && w.hold === 'one piece' && printed(machine, w.id);
     const wheels = machine.wheels.filter(fused);
-    const arm = bars.has(m.id) && printed(machine, `arm ${m.id}`);
-    const [first] = wheels;
-    if (!first && !(arm && m.onePiece)) return [];
+    const bar = bars.has(m.id) && printed(machine, `arm ${m.id}`);
+    const shown = machine.indicators.filter(i => sitsAsOne(i) && i.member === m.id && printed(machine, i.id));
+    const [first] = [...wheels, ...(bar && m.onePiece ? [{ id: `arm ${m.id}` }] : []), ...shown];
+    if (!first) return [];
+    // A hand alone makes nothing of the arm below it.
+    const arm = bar && (wheels.length > 0 || m.onePiece === true);
     const own = new Set(wheels.map(w => w.id));
     const carried = new Set(machine.axes.filter(a => a.frame === m.id).map(a => a.id));
     const pegs = arm
@@ -50,8 +58,8 @@ export function onePieces(machine: Parts, pieces: readonly Piece[]): OnePiece[] 
       : [];
     return [
       {
-        ...{ id: first?.id ?? `arm ${m.id}`, arbor: m.id, name: m.name, arm, pegs },
-        wheels: [...own],
+        ...{ id: first.id, arbor: m.id, name: m.name, arm, pegs },
+        ...{ wheels: [...own], shown: shown.map(i => i.id) },
         walls: wallsOf(machine, m.id).flatMap(w => (own.has(w.wheel.id) ? [w.wheel.id] : [])),
         pieces: index(m.id, ['rod', 'tube', 'spacer']),
       },
@@ -59,13 +67,17 @@ export function onePieces(machine: Parts, pieces: readonly Piece[]): OnePiece[] 
   });
 }
 
+/** Whether a hand, or the arm of a body, is said to be one piece with its arbor. */
+export const sitsAsOne = (i: Indicator): boolean =>
+  (i.kind === 'hand' || (i.kind === 'body' && i.distance > 0)) && i.hold === 'one piece';
+
 const printed = (machine: Parts, part: string): boolean => processOf(machine, part)?.kind === 'printer';
 
 /** The parts that are no parts of their own, for they are of one piece with others: by their ids, with that piece. */
 export function fusedParts(pieces: readonly OnePiece[]): ReadonlyMap<string, OnePiece> {
   const found = new Map<string, OnePiece>();
   for (const one of pieces) {
-    for (const id of one.wheels) found.set(id, one);
+    for (const id of [...one.wheels, ...one.shown]) found.set(id, one);
     for (const id of one.walls) found.set(`wall ${id}`, one);
     if (one.arm) found.set(`arm ${one.arbor}`, one);
     for (const i of [...one.pieces, ...one.pegs.map(p => p.piece)]) found.set(`piece ${i}`, one);
@@ -73,6 +85,8 @@ export function fusedParts(pieces: readonly OnePiece[]): ReadonlyMap<string, One
   return found;
 }
 
-/** A wheel that is said to be one piece with its arbor, which no printer makes. */
+/** Wheels, hands and arms of bodies that are said to be one piece with their arbors, which no printer makes. */
 export const cannotBeOnePiece = (machine: Parts): string[] =>
-  machine.wheels.flatMap(w => (w.hold === 'one piece' && !printed(machine, w.id) ? [w.id] : []));
+  [...machine.wheels.filter(w => w.hold === 'one piece'), ...machine.indicators.filter(sitsAsOne)].flatMap(
+    p => (printed(machine, p.id) ? [] : [p.id]),
+  );

@@ -1,4 +1,4 @@
-import { GROUND, type Indicator, type Machine } from '../../document/machine/index.ts';
+import { GROUND, type Indicator, type Machine, SCREW_BOSS, screwedOn } from '../../document/machine/index.ts';
 import type { Line } from './lines.ts';
 
 /** Thickness of hands, dials and the arms of bodies, mm, where nothing says it (common practice, no source). */
@@ -13,6 +13,8 @@ export const BALL_FLAT = 0.1;
 export interface Seat {
   readonly low: number;
   readonly high: number;
+  /** Where the next one may begin: above a boss that stands on it. */
+  readonly top: number;
   readonly ball: number | undefined;
 }
 
@@ -53,11 +55,12 @@ export function seatsOn(
     const high = low + (i.kind === 'globe' ? round : LEAF);
     const lift = i.kind === 'body' ? (i.lift ?? 0) : 0;
     const ball = i.kind === 'body' ? high + lift + (1 - BALL_FLAT) * i.radius : undefined;
-    seats.set(i.id, { low, high, ball });
+    const top = high + (screwedOn(i) ? SCREW_BOSS.height : 0);
+    seats.set(i.id, { low, high, top, ball });
     if (i.kind === 'body') balls.push({ from: i.distance - i.radius, top: high + lift + round });
     if (i.kind === 'body' && i.weight)
       balls.push({ from: i.weight.distance - i.weight.diameter / 2, top: high + i.weight.height });
-    z = high;
+    z = top;
   }
   return seats;
 }

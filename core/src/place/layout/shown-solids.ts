@@ -1,5 +1,5 @@
 import { polar } from '../../ground/geometry/index.ts';
-import { arbors, byId, GROUND } from '../../document/machine/index.ts';
+import { arbors, byId, GROUND, SCREW_BOSS } from '../../document/machine/index.ts';
 import { radians } from '../../ground/units/index.ts';
 import { linesOf } from './lines.ts';
 import { BALL_FLAT } from './seats.ts';
@@ -16,7 +16,7 @@ const ORIGIN = { x: 0, y: 0 };
  * counterweights, globes, and dials that turn. It stands where its arbor stands at nought turns.
  */
 export function shownSolids(parts: LayoutParts): Solid[] {
-  const { machine, motion, spans } = parts;
+  const { machine, motion, spans, sizes } = parts;
   const lines = new Map(linesOf(machine).flatMap(l => l.arbors.map(a => [a.id, l.id] as const)));
   return machine.indicators.flatMap((i): Solid[] => {
     const arbor = byId(arbors(machine), i.member);
@@ -34,9 +34,16 @@ export function shownSolids(parts: LayoutParts): Solid[] {
       ...{ ...base, band: at, inner: undefined, outer: radius, bar: undefined },
       path: carried(path, polar(ORIGIN, out, angle), key),
     });
+    const across = sizes.get(i.member)?.diameter;
+    const boss =
+      seat.top > seat.high && across !== undefined
+        ? [round(across / 2 + SCREW_BOSS.wall, 0, { from: seat.high, to: seat.top })]
+        : [];
     switch (i.kind) {
-      case 'hand':
-        return [bar(i.radius, (i.width ?? 2 * HALF) / 2), bar(-(i.tail ?? 0), (i.width ?? 2 * HALF) / 2)];
+      case 'hand': {
+        const half = (i.width ?? 2 * HALF) / 2;
+        return [bar(i.radius, half), bar(-(i.tail ?? 0), half), ...boss];
+      }
       case 'dial':
       case 'globe':
         return [round(i.radius, 0, band)];
@@ -52,6 +59,7 @@ export function shownSolids(parts: LayoutParts): Solid[] {
         return [
           ...(i.distance > 0 ? [bar(i.distance, HALF)] : []),
           round(i.radius, i.distance, ball),
+          ...boss,
           ...(weight ? [bar(-(i.weight?.distance ?? 0), HALF), weight] : []),
         ];
       }

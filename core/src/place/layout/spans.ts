@@ -262,7 +262,7 @@ function seatEnd(
   seats: ReadonlyMap<string, Seat>,
 ): number | undefined {
   const seat = seats.get(id);
-  return seat && (kind === 'globe' ? (seat.low + seat.high) / 2 : seat.high);
+  return seat && (kind === 'globe' ? (seat.low + seat.high) / 2 : seat.top);
 }
 
 /** Of nested arbors that reach beyond the same side each inner one ends beyond the one round it. */

@@ -1,6 +1,6 @@
 import { divisionsOf, leastRim, pieceRoom, webSizes } from '../../teeth/body/index.ts';
 import { flatten, type Path, type Point, polar, polygon } from '../../ground/geometry/index.ts';
-import { cannotBeOnePiece, type Piece, wheelThickness } from '../../place/layout/index.ts';
+import { type Piece, wheelThickness } from '../../place/layout/index.ts';
 import {
   byId,
   type Machine,
@@ -13,6 +13,7 @@ import { bedOf, leftUncut, sheetsOf } from '../../making/process/index.ts';
 import { type Finding, finding, fix } from '../../ground/result/index.ts';
 import { holeOf, webRoom } from './body-findings.ts';
 import type { WheelState } from '../state/index.ts';
+import { onePieceFindings } from './one-piece-findings.ts';
 import { isPins, leastFeature } from './feature-findings.ts';
 import { partSizes, type PartSize, type SizeParts } from './part-sizes.ts';
 
@@ -61,10 +62,12 @@ export function makeFindings(
   const rooms = partSizes({ ...machine, states: wheels, extents, at, laid: layout }).flatMap(size =>
     roomFindings(machine, size),
   );
-  const cut = cannotBeOnePiece(machine).map(id =>
-    finding('one-piece-not-cut', 'warn', 'make', [id], { process: processOf(machine, id)?.kind ?? 'tool' }),
-  );
-  return [...found, ...cut, ...rooms, ...layout.pieces.flatMap(p => tubeFindings(machine, p))];
+  return [
+    ...found,
+    ...onePieceFindings({ ...machine, laid: layout }),
+    ...rooms,
+    ...layout.pieces.flatMap(p => tubeFindings(machine, p)),
+  ];
 }
 
 /** The wall of a printed tube against two lines of the nozzle. */

@@ -36,7 +36,7 @@ export type SizeParts = Pick<
   readonly states: Readonly<Record<string, WheelState>>;
   readonly extents: Readonly<Record<string, Extent>>;
   readonly at: Readonly<Record<string, Point>>;
-  readonly laid: Pick<LayoutState, 'plates' | 'pieces' | 'sizes' | 'stack'>;
+  readonly laid: Pick<LayoutState, 'plates' | 'pieces' | 'sizes' | 'stack' | 'spans'>;
 };
 
 /** What every part measures that a tool has to hold: wheels, plates, arms, hands, dials, tubes, pillars. */

@@ -47,6 +47,19 @@ const dials = computed(() => [
   { value: '', title: 'none: from where it stands at nought' },
   ...machine.value.indicators.flatMap(i => (i.kind === 'dial' ? [{ value: i.id, title: i.name }] : [])),
 ]);
+/** How a hand or an arm can sit on its arbor; undefined for what has no choice. */
+const holds = computed(() => {
+  const { kind } = props.indicator;
+  const has = kind === 'hand' || (kind === 'body' && props.indicator.distance > 0);
+  return has
+    ? [
+        { value: '', title: 'pressed on' },
+        ...(kind === 'body' ? [{ value: 'glue', title: 'glued, with a bore that slides' }] : []),
+        { value: 'grub screw', title: 'a grub screw in a boss' },
+        { value: 'one piece', title: 'one piece with it, printed' },
+      ]
+    : undefined;
+});
 const days = computed(() => {
   const hand = machine.value.indicators.find(i => i.kind === 'hand' && i.dial === props.indicator.id);
   const seconds = hand && fullSeconds(hand.reads);
@@ -118,17 +131,20 @@ const remove = (): void =>
       label="one half dark"
       @update:model-value="set({ half: $event ? true : undefined })"
     />
+    <v-select
+      v-if="holds"
+      :model-value="('hold' in indicator && indicator.hold) || ''"
+      :items="holds"
+      label="How it sits on its arbor"
+      data-test="indicator-hold"
+      @update:model-value="set({ hold: $event || undefined })"
+    />
     <template v-if="indicator.kind === 'body' && indicator.distance > 0">
       <TickBox
         :model-value="indicator.bent === true"
         label="its arm is bent up, at 45°"
         data-test="body-bent"
         @update:model-value="set({ bent: $event ? true : undefined })"
-      />
-      <TickBox
-        :model-value="indicator.hold === 'glue'"
-        label="glued on, with a bore that slides"
-        @update:model-value="set({ hold: $event ? 'glue' : undefined })"
       />
       <TickBox
         :model-value="indicator.weight !== undefined"

@@ -84,6 +84,8 @@ export const Indicator = z.discriminatedUnion('kind', [
     shape: z.enum(['straight', 'tapered', 'leaf', 'ringed']),
     /** The dial that it is read against; without one, from where it stands at nought turns. */
     dial: Id.optional(),
+    /** Made as one piece with its arbor, or held by a grub screw in a boss; pressed on when left out. */
+    hold: z.enum(['one piece', 'grub screw']).optional(),
     reads: Reads.optional(),
   }),
   z.strictObject({
@@ -120,8 +122,11 @@ export const Indicator = z.discriminatedUnion('kind', [
     bent: z.literal(true).optional(),
     /** A counterweight on a tail of its arm: how far out, across, and high. */
     weight: z.strictObject({ distance: Size, diameter: Size, height: Size }).optional(),
-    /** Glued on its tube, with a bore that slides; pressed on when left out. */
-    hold: z.literal('glue').optional(),
+    /**
+     * Glued on its tube with a bore that slides, its arm made as one piece with it, or held by a grub screw in a boss;
+     * pressed on when left out.
+     */
+    hold: z.enum(['glue', 'one piece', 'grub screw']).optional(),
     reads: Reads.optional(),
   }),
 ]);
