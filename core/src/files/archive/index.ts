@@ -5,3 +5,4 @@ export * from './make-request.ts';
 export * from './working-text.ts';
 export * from './assembly-step.ts';
 export * from './bag-lists.ts';
+export { lacksStepOnly } from './part-steps.ts';

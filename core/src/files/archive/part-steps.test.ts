@@ -4,9 +4,9 @@ import { arrange } from '../../../test/arrange.ts';
 import { derive } from '../../state/derive/index.ts';
 import { type Machine, readMachine, type Wheel } from '../../document/machine/index.ts';
 import { setIndicator, setWheel } from '../../edits/change/index.ts';
-import { must } from '../../ground/result/index.ts';
+import { must, problem } from '../../ground/result/index.ts';
 import { onePieces } from '../../place/layout/index.ts';
-import { partSteps } from './part-steps.ts';
+import { lacksStepOnly, partSteps } from './part-steps.ts';
 
 const demo = (name: string): Machine =>
   must(readMachine(readFileSync(new URL(`../../../../demo/${name}.json`, import.meta.url), 'utf8')));
@@ -21,6 +21,10 @@ describe('parts as STEP', () => {
     const kit = demo('orchard-turntable');
     const ones = onePieces(kit, derive(kit).layout.pieces);
     expect(ones).to.not.be.empty;
+    expect(partSteps(derive(kit)).left.every(lacksStepOnly)).to.equal(true);
+    expect(lacksStepOnly({ name: 'ball', problem: problem('ball-no-file', { diameter: 6 }) })).to.equal(
+      false,
+    );
     expect(codes(kit).filter(c => c === 'step-one-piece')).to.have.length(ones.length);
     for (const id of ones.flatMap(o => o.wheels))
       expect(names(kit)).to.not.include(kit.wheels.find(w => w.id === id)!.name);

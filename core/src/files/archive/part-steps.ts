@@ -34,6 +34,9 @@ export function partSteps(derived: Derived): {
   return { files, left };
 }
 
+/** Whether something is made, and only no STEP file holds it. */
+export const lacksStepOnly = ({ problem: { code } }: LeftPart): boolean => code.startsWith('step-');
+
 /**
  * A flat part as a prism, a printed hub on it; one with its hub at the back lies on its front face, turned over about
  * x. Not what is no prism: teeth that lean, an arm that is bent up, a hub over openings or on a piece of a wheel.
