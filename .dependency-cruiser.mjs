@@ -18,6 +18,7 @@ const CORE_USES = [
   'fflate',
   'manifold-3d',
   'clipper2-ts',
+  'flatbush',
   '@cantoo/pdf-lib',
 ];
 

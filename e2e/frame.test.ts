@@ -72,4 +72,49 @@ describe('a machine that stands', function () {
     expect(machine.layout.plates).to.deep.include({ shape: 'round the wheels' });
     expect(errors).to.deep.equal([]);
   });
+
+  it('stands on a plank, or between plates of which one lifts off; a hand sits by a screw; back again', async () => {
+    const { page, errors } = await app.open();
+    await emptyMachine(page, app.base, 'Plank');
+    await go(page, 'train');
+    await arrange(page, 'branches', undefined, 'branches', '15:45, 18:42');
+    await go(page, 'plan');
+    await page.click('[data-test=plan-plates]');
+    await page.locator('[data-test=plates] input').check();
+    await page.locator('[data-test=plates-of-plank] input').check();
+    await page.locator('[data-test=holes] tr', { hasText: 'rod' }).nth(1).waitFor();
+    expect(
+      await page.locator('[data-test=feet], [data-test=lifts-off], [data-test=add-pillar]').count(),
+    ).to.equal(0);
+    await page.click('[data-test=plan-layers]');
+    await page.click('[data-test=find-layers]');
+    await page.click('[data-test=fit-bores]');
+    await go(page, 'run');
+    await page.click('[data-test=run-dials]');
+    await choose(page, 'add-on', /Branch output 1$/);
+    await page.click('[data-test=add-hand]');
+    await choose(page, 'indicator-hold', 'a grub screw in a boss');
+    await go(page, 'make');
+    await page.click('[data-test=make-files]');
+    const { machine, files } = await archive<Machine>(page);
+    const planked = must(readMachine(JSON.stringify(machine)));
+    expect(derive(planked).findings.filter(f => f.severity === 'stop')).to.deep.equal([]);
+    const names = Object.keys(files);
+    expect(names.some(n => /parts\/back-plate.*\.dxf/.test(n))).to.equal(true);
+    expect(names.filter(n => /front-plate/.test(n))).to.deep.equal([]);
+    const hardware = new TextDecoder().decode(files['lists/hardware.csv']);
+    expect(hardware)
+      .to.match(/grub screw,M2.5,4/)
+      .and.match(/DIN 6799/);
+    await go(page, 'plan');
+    await page.click('[data-test=plan-plates]');
+    await page.locator('[data-test=plates-of-two] input').check();
+    await page.click('[data-test=add-pillar]');
+    await page.locator('[data-test=lifts-off] input').check();
+    await page.click('[data-test=side-front]');
+    await page.locator('[data-test=holes] tr', { hasText: '6.10' }).waitFor();
+    await page.click('[data-test=undo]');
+    await page.locator('[data-test=holes] tr', { hasText: '5.95' }).waitFor();
+    expect(errors).to.deep.equal([]);
+  });
 });

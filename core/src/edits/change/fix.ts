@@ -64,6 +64,7 @@ const EDITS: { readonly [C in Exclude<FixCode, LaidFixCode>]: (subject: string, 
   'bore-for-arbor': id => boreForArbor(id),
   'take-bearing': (id, value) => setArbor(id, { bearing: value }),
   'no-bearing': id => setArbor(id, { bearing: undefined }),
+  'set-plate-thickness': (_, value) => setPlates({ thickness: value }),
   'plates-round-holes': () => setPlates({ shape: 'round the holes' }),
   'set-weight-height': (id, value) => machine => {
     const body = byId(machine.indicators, id);

@@ -23,6 +23,10 @@ export function shapePlates({ machine, layout }: Derived, shape: Plates['shape']
   return setPlates({ shape, border });
 }
 
+/** A single plate in which rods stand, without pillars and feet; or two plates again. */
+export const onPlank = (on: boolean): Edit =>
+  setPlates(on ? { plank: true, pillars: [], feet: undefined } : { plank: undefined });
+
 /** How much higher feet are than what reaches out below, and how much wider than the pillars, mm. */
 const MORE = 2;
 

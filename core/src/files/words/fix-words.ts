@@ -42,6 +42,7 @@ const FIXES: { readonly [C in FixCode]: (value: Fixes[C], name: string) => strin
   divide: v => `Make it in ${v} pieces`,
   'not-divided': () => 'Make it whole',
   'glue-on': () => 'Glue it on its arbor',
+  'set-plate-thickness': v => `A plate of ${mm(v)}`,
   'press-on': (_, name) => `Make ${name} a part of its own, pressed on`,
   'no-bearing': () => 'Take a plain hole',
   'set-feet-height': v => `Feet ${mm(v, 0)} high`,

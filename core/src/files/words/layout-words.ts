@@ -31,6 +31,13 @@ export const LAYOUT_WORDS = {
     why: `A ${s.data.process} makes it from a sheet: only a printer makes it and its arbor as one.`,
     advice: 'Print it, or say how it is fixed: pressed, glued, pinned.',
   }),
+  'plank-too-thin': s => ({
+    title: 'The plank is too thin for its rods',
+    why:
+      `A rod stands ${mm(s.data.out)} out of it and is sunk ${mm(s.data.deep)}: at more than five times its ` +
+      'depth it leans (common practice, no source).',
+    advice: `Take one of ${mm(s.data.least)}, or fewer layers.`,
+  }),
   'one-piece-through-plate': s => ({
     title: `${s.data.name}, one piece, does not go through the ${s.data.side} plate`,
     why: `It is wider than its arbor on both sides of the ${s.data.side} plate, whose hole fits the arbor.`,
@@ -241,8 +248,8 @@ export const LAYOUT_WORDS = {
     advice: 'Let layers be found: the wheels of one must all lie beyond those of the other.',
   }),
   'rod-round-rod': s => ({
-    title: `${s.name(0)} has no bore for ${s.name(1)}`,
-    why: `It turns about ${s.name(1)}, ${mm(s.data.inner)} across, but is solid.`,
+    title: `${s.name(0)} has no bore for ${s.data.standing ? 'the rod on which it turns' : s.name(1)}`,
+    why: `It turns about ${s.data.standing ? 'that' : s.name(1)}, ${mm(s.data.inner)} across, but is solid.`,
     advice: 'Make it a tube.',
   }),
   'tube-binds': s => ({

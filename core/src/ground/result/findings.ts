@@ -40,6 +40,7 @@ export interface Findings {
   'feet-too-thin': { across: Mm; least: Mm };
   'feet-tip': { feet: Count };
   'feet-without-pillars': Nothing;
+  'plank-too-thin': { deep: Mm; out: Mm; least: Mm };
   'bore-not-for-section': { section: 'hex' | 'square' | 'flat' | 'keyed' };
   'ring-off-arbor': Nothing;
   'no-body': Nothing;
@@ -150,7 +151,8 @@ export interface Findings {
   'pillar-strikes': { overlap: Mm; moving: boolean };
   'planets-misfit': { places: Count; planets: Count; fits: string; counts: string };
   'planets-touch': { planets: Count; overlap: Mm };
-  'rod-round-rod': { inner: Mm };
+  /** Its second subject is the rod within; none where that is one that stands still. */
+  'rod-round-rod': { inner: Mm; standing: boolean };
   'runs-close': { gap: Mm; least: Mm };
   'thin-tube': { wall: Mm; least: Mm };
   'too-high': { is: Mm; most: Mm };

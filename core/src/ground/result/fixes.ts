@@ -22,6 +22,7 @@ export interface Fixes {
   'not-divided': Nothing;
   'glue-on': Nothing;
   'press-on': Nothing;
+  'set-plate-thickness': Mm;
   'set-weight-height': Mm;
   'not-bent': Nothing;
   'plates-round-holes': Nothing;

@@ -12,7 +12,7 @@ import {
   pinReach,
   wheelThickness,
 } from '../../place/layout/index.ts';
-import { grubScrewFor } from '../../document/bought/index.ts';
+import { dowelFor, eClipFor, grubScrewFor } from '../../document/bought/index.ts';
 import type { Table } from '../../ground/drawing/index.ts';
 import { byId, processOf, SCREW_BOSS, screwedOn } from '../../document/machine/index.ts';
 import { extraParts } from '../solid/index.ts';
@@ -101,7 +101,7 @@ const ballItems = (derived: Derived): Item[] =>
         },
       ];
     if (!p.id.startsWith('pin ball ') && !p.id.startsWith('pin weight ')) return [];
-    return [{ item: 'pin', size: `${round(p.outside)}`, length: p.height, number: p.number, use: p.name }];
+    return [{ item: 'pin', ...pinSize(p.outside, p.height), number: p.number, use: p.name }];
   });
 
 /** Pegs across the splits of wheels that are made in pieces. */
@@ -111,7 +111,7 @@ const splitPegs = (derived: Derived): Item[] =>
     if (!piece?.ok || !w.divided || piece.value.joints.length === 0) return [];
     const { diameter, length } = splitPeg(wheelThickness(derived.machine.stack, w));
     const number = w.divided.pieces * piece.value.joints.length * piecesNeeded(derived, w.member);
-    return [{ item: 'peg', size: `${round(diameter)}`, length, number, use: `splits of ${w.name}` }];
+    return [{ item: 'peg', ...pinSize(diameter, length), number, use: `splits of ${w.name}` }];
   });
 
 /** Ball bearings in the plates, by their published sizes. */
@@ -160,8 +160,7 @@ function inTeeth(derived: Derived): Item[] {
         return [
           {
             item: 'pin',
-            size: `${round(teeth.spec.pinDiameter)}`,
-            length: 3 * thick,
+            ...pinSize(teeth.spec.pinDiameter, 3 * thick),
             number: count(teeth.spec.count),
             use: w.name,
           },
@@ -170,8 +169,7 @@ function inTeeth(derived: Derived): Item[] {
         return [
           {
             item: 'pin',
-            size: `${round(teeth.spec.pinDiameter)}`,
-            length: thick + reachOfPins(derived, w.id),
+            ...pinSize(teeth.spec.pinDiameter, thick + reachOfPins(derived, w.id)),
             number: count(teeth.spec.pins),
             use: w.name,
           },
@@ -245,13 +243,30 @@ function holding(derived: Derived): Item[] {
   const clips = clipsNeeded(derived).map((c): Item => ({
     ...{
       item: 'clip or collar',
-      size: `for a rod of ${round(c.diameter)}`,
+      size: clipSize(c.diameter),
       length: undefined,
       number: c.number,
     },
-    use: byId(machine.members, c.arbor)?.name ?? '',
+    use: c.arbor === undefined ? 'front plate' : (byId(machine.members, c.arbor)?.name ?? ''),
   }));
   return [...held, ...bosses, ...clips];
+}
+
+/** The rod that a clip is for; the E clip that is bought for it, and its groove. */
+function clipSize(diameter: number): string {
+  const bought = eClipFor(diameter);
+  const rod = `for a rod of ${round(diameter)}`;
+  return bought
+    ? `${rod}: DIN 6799, ${bought.groove}, in a groove ${bought.width} wide, ${bought.land} or more from the end`
+    : rod;
+}
+
+/** A pin of a size: as a parallel pin, where one is bought so. */
+function pinSize(diameter: number, length: number): Pick<Item, 'size' | 'length'> {
+  const bought = dowelFor(diameter, length);
+  return bought
+    ? { size: `${round(diameter)}, ISO 2338`, length: bought.length }
+    : { size: `${round(diameter)}`, length };
 }
 
 const round = (x: number): number => Math.round(x * 100) / 100;

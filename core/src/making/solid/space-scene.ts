@@ -7,6 +7,7 @@ import {
   type OnePiece,
   onePieces,
   outputPlates,
+  pillarsOf,
   type SpaceFrame,
   spaceFrames,
   wallLayer,
@@ -196,7 +197,7 @@ function plateItems({ layout, machine }: Derived): SpaceItem[] {
   }));
   const back = layout.stack.back;
   const feet = machine.layout.plates?.feet;
-  const pillars = (machine.layout.plates?.pillars ?? []).flatMap((p): SpaceItem[] =>
+  const pillars = pillarsOf(machine, layout.stack).flatMap((p): SpaceItem[] =>
     back
       ? [
           {
@@ -204,7 +205,7 @@ function plateItems({ layout, machine }: Derived): SpaceItem[] {
             body: `pillar ${p.diameter}`,
             name: 'pillar',
             group: 'front plate',
-            at: { x: p.x, y: p.y, z: back.from - (feet ? footReach(feet.height) : 0) },
+            at: { x: p.at.x, y: p.at.y, z: back.from - (feet ? footReach(feet.height) : 0) },
           },
         ]
       : [],

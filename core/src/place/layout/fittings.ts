@@ -6,6 +6,7 @@ import { convexHull } from './hull.ts';
 import { footReach, pillarsOf } from './pillars.ts';
 import type { Plate } from './plates.ts';
 import type { LayoutParts } from './solids.ts';
+import { standingRods } from './standing-rods.ts';
 import type { Band, Stack } from './stack.ts';
 
 /** A round thing that stands in a plate or under it: a ball bearing, or a foot on the end of a pillar. mm. */
@@ -72,7 +73,27 @@ export const fittingFindings = (parts: LayoutParts, plates: readonly Plate[]): F
   ...bearingFindings(parts, plates),
   ...unusedBearings(parts, plates),
   ...footFindings(parts, plates),
+  ...plankFindings(parts),
 ];
+
+/** How many times as far as it is sunk into a plank a rod may stand out of it (common practice, no source). */
+const OUT_BY_DEPTH = 5;
+
+/** A plank in which its rods stand not deep enough for how far they stand out. */
+function plankFindings({ machine, stack, spans }: LayoutParts): Finding[] {
+  const { back, front } = stack;
+  if (!back || front) return [];
+  const out = Math.max(0, ...standingRods(machine, spans, stack).map(r => r.band.to - back.to));
+  const deep = back.to - back.from;
+  const least = Math.ceil((2 * out) / OUT_BY_DEPTH) / 2;
+  return deep < least
+    ? [
+        finding('plank-too-thin', 'warn', 'plan', [], { deep, out, least }, [
+          fix('set-plate-thickness', '', least),
+        ]),
+      ]
+    : [];
+}
 
 function bearingFindings({ sizes }: LayoutParts, plates: readonly Plate[]): Finding[] {
   const told = new Set<string>();

@@ -1,12 +1,30 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { arrange } from '../../../test/arrange.ts';
-import { BALL_BEARINGS, ballBearing, bearingsFor, grubScrewFor } from '../../document/bought/index.ts';
-import { type Machine, readMachine, writeMachine } from '../../document/machine/index.ts';
+import {
+  BALL_BEARINGS,
+  ballBearing,
+  bearingsFor,
+  DOWELS,
+  dowelFor,
+  E_CLIPS,
+  eClipFor,
+  grubScrewFor,
+} from '../../document/bought/index.ts';
+import { type Machine, newMachine, readMachine, writeMachine } from '../../document/machine/index.ts';
 import { derive } from '../../state/derive/index.ts';
 import { distance, flatten, type Point, signedArea } from '../../ground/geometry/index.ts';
 import { setArbor, setLayout, shapeArbor } from '../../edits/change/index.ts';
-import { bearingChoices, hangOnWall, mend, shapePlates, standOnFeet } from '../../edits/edit/index.ts';
+import {
+  bearingChoices,
+  hangOnWall,
+  mend,
+  onPlank,
+  shapePlates,
+  standOnFeet,
+} from '../../edits/edit/index.ts';
+import { plantPlanetary } from '../../edits/planting/index.ts';
+import { setFrom } from '../../counting/planetary/index.ts';
 import { extraParts } from '../../making/solid/index.ts';
 import { must } from '../../ground/result/index.ts';
 import { hardwareList, notMade } from '../../making/lists/index.ts';
@@ -224,6 +242,131 @@ describe('what the frame stands on and turns in', () => {
     const round = Math.PI * r * r - (angle * r * r - half * rise);
     const exact = round + 2 * half * (8 - rise) + (Math.PI / 2) * half * half;
     expect(signedArea(flatten(holePath(hole), 0.0005))).to.be.closeTo(exact, 0.05);
+  });
+});
+
+describe('a plank', () => {
+  const planked = (more: Partial<Plates> = {}): Machine =>
+    onPlank(true)(setLayout({ plates: { ...PLATES, ...more } })(pair));
+
+  it('is one plate in which a rod stands for every line; wheels turn on it, and clips keep them there', () => {
+    const d = derive(planked({ thickness: 12 }));
+    expect([d.layout.stack.front, d.machine.layout.plates!.pillars]).to.deep.equal([undefined, []]);
+    expect(d.layout.plates.map(p => [p.side, p.holes.map(h => h.kind)])).to.deep.equal([
+      ['back', ['rod', 'rod']],
+    ]);
+    const rod = d.machine.layout.tubes?.rod ?? 3;
+    // A rod of 3 is pressed in: the hole is 0.05 tighter (common practice of this page).
+    for (const h of d.layout.plates[0]!.holes) expect(h.diameter).to.be.closeTo(rod - 0.05, 1e-9);
+    for (const p of d.layout.pieces.filter(q => q.kind === 'rod')) {
+      expect(p.outside).to.equal(rod);
+      const on = d.layout.spans.of.get(p.arbor)!;
+      expect([p.band.from, p.band.to - on.whole.to]).to.deep.equal([d.layout.stack.back!.from, 4]);
+    }
+    const clips = hardwareList(d).rows.filter(r => r[0] === 'clip or collar');
+    expect(clips.reduce((n, r) => n + Number(r[3]), 0)).to.equal(2);
+    expect(String(clips[0]![1])).to.match(/DIN 6799, 2.3, in a groove 0.64 wide/);
+    expect(extraParts(d).filter(p => p.kind === 'pillar')).to.deep.equal([]);
+    expect(must(readMachine(writeMachine(d.machine))).layout.plates!.plank).to.equal(true);
+  });
+
+  it('what is driven from behind turns in it, as does a ring’s lug rod stand in it, no higher than the ring', () => {
+    const m = setArbor('a', { reach: 'back' })(planked({ thickness: 12 }));
+    expect(
+      derive(m)
+        .layout.plates[0]!.holes.map(h => h.kind)
+        .sort(),
+    ).to.deep.equal(['bearing', 'rod']);
+    const set = must(setFrom({ sun: 16, planet: 20 }, 3));
+    const planted = plantPlanetary(newMachine('s'), { set, held: 'ring', driver: 'sun', module: 1.5 });
+    const two = setLayout({ plates: { ...PLATES, pillars: [] } })(planted);
+    const ring = two.wheels.find(w => w.role === 'ring')!;
+    const lugged: Machine = {
+      ...two,
+      wheels: two.wheels.map(w =>
+        w.id === ring.id ? { ...w, mount: { kind: 'lugs', number: 3, hole: 3 } } : w,
+      ),
+    };
+    const [between, on] = [derive(lugged).layout, derive(onPlank(true)(lugged)).layout];
+    expect([between.lugRods.length, on.lugRods.length]).to.deep.equal([3, 3]);
+    expect(between.lugRods[0]!.whole.to).to.equal(between.stack.front!.to);
+    expect(on.lugRods[0]!.whole.to).to.equal(on.stack.layers.get(ring.layer)!.to);
+  });
+
+  it('too thin for how far its rods stand out is told and mended; bevels on it are held on one side', () => {
+    const thin = planked({ thickness: 1 });
+    const found = derive(thin).findings.find(f => f.code === 'plank-too-thin')!;
+    const { out, least } = found.data as { out: number; least: number };
+    expect(least).to.be.within(out / 5, out / 5 + 0.5);
+    expect(codes(must(mend(found.fixes[0]!)(thin)))).to.not.include('plank-too-thin');
+    expect(codes(planked({ thickness: 12 })))
+      .to.not.include('plank-too-thin')
+      .and.not.include('held-one-side');
+    const bevels: Machine = {
+      ...planked({ thickness: 12 }),
+      joints: pair.joints.map(j => (j.kind === 'mesh' ? { ...j, type: 'bevel' as const } : j)),
+    };
+    expect(codes(bevels)).to.include('held-one-side');
+    expect(codes(onPlank(false)(thin))).to.not.include('plank-too-thin');
+    // A solid rod cannot turn on a rod that stands.
+    const solid = shapeArbor('a', { kind: 'rod', diameter: 5 })(planked({ thickness: 12 }));
+    const round = derive(solid).findings.find(f => f.code === 'rod-round-rod')!;
+    expect(round.subjects[0]).to.equal('a');
+    expect(codes(must(mend(round.fixes[0]!)(solid)))).to.not.include('rod-round-rod');
+  });
+});
+
+describe('a front plate that lifts off', () => {
+  it('slides on pillars that stand out past it for a clip each; the back one stays pressed', () => {
+    const [fixed, loose] = [plated(), plated({ liftsOff: true })].map(m => derive(m));
+    const pillarHoles = (d: typeof fixed, side: string): number[] =>
+      d!.layout.plates
+        .find(p => p.side === side)!
+        .holes.filter(h => h.kind === 'pillar')
+        .map(h => h.diameter);
+    expect(pillarHoles(loose, 'back')).to.deep.equal(pillarHoles(fixed, 'back'));
+    // Sliding leaves 0.1, pressing takes 0.05 (common practice of this page): 6.1 against 5.95.
+    expect(pillarHoles(loose, 'front').map(x => x.toFixed(2))).to.deep.equal(['6.10', '6.10', '6.10']);
+    expect(pillarHoles(fixed, 'front').map(x => x.toFixed(2))).to.deep.equal(['5.95', '5.95', '5.95']);
+    const tall = (d: typeof fixed): number => extraParts(d!).find(p => p.kind === 'pillar')!.height;
+    expect(tall(loose) - tall(fixed)).to.be.closeTo(4, 1e-9);
+    const clips = (d: typeof fixed): (readonly unknown[])[] =>
+      hardwareList(d!).rows.filter(r => /front plate/.test(String(r[5])));
+    expect(clips(fixed).filter(r => r[0] === 'clip or collar')).to.deep.equal([]);
+    expect(clips(loose).find(r => r[0] === 'clip or collar')![3]).to.equal(3);
+    expect(extraParts(loose!).find(p => p.id === 'clip 6')!.number).to.equal(3);
+  });
+});
+
+describe('clips and pins as they are bought', () => {
+  it('are of the published sizes', () => {
+    // DIN 6799 (from memory): clip 3.2 on shafts of 4 to 5, 0.6 thick; clip 6 on 7 to 9, 0.7 thick.
+    expect(eClipFor(4.5)).to.include({ groove: 3.2, thickness: 0.6, width: 0.64 });
+    expect(eClipFor(8)).to.include({ groove: 7, thickness: 0.9 });
+    expect(E_CLIPS.find(c => c.groove === 6)).to.include({ from: 7, to: 9, thickness: 0.7 });
+    expect(eClipFor(1)).to.equal(undefined);
+    // ISO 2338 (from memory): 3 by 8 to 30, and no 11 long.
+    expect(dowelFor(3, 12.3)).to.deep.equal({ diameter: 3, length: 12 });
+    expect(dowelFor(3, 11.6)).to.equal(undefined);
+    expect(dowelFor(3.2, 12)).to.equal(undefined);
+    expect(dowelFor(3, 31)).to.equal(undefined);
+  });
+
+  it('a clip is thinner than its groove is wide, which is thinner than its rods; each from 1.4 to 24 has one', () => {
+    E_CLIPS.forEach((c, i) => {
+      expect(c.thickness).to.be.lessThan(c.width);
+      expect(c.groove).to.be.lessThan(c.from);
+      expect(c.from).to.be.lessThan(c.to);
+      if (i > 0) expect(c.groove).to.be.greaterThan(E_CLIPS[i - 1]!.groove);
+    });
+    fc.assert(
+      fc.property(fc.double({ min: 1.4, max: 24, noNaN: true }), d => {
+        const clip = eClipFor(d)!;
+        expect(d).to.be.within(clip.from - 1e-9, clip.to + 1e-9);
+      }),
+    );
+    for (const { diameter, lengths } of DOWELS)
+      for (const l of lengths) expect(dowelFor(diameter, l)).to.deep.equal({ diameter, length: l });
   });
 });
 

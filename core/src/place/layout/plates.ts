@@ -6,6 +6,7 @@ import { type Finding, finding, fix } from '../../ground/result/index.ts';
 import { linesOf } from './lines.ts';
 import { keyhole, LEAST_BRIDGE, type PlateHole, slotEnds } from './plate-holes.ts';
 import { edgeOf, plateOutline, plateRegion } from './plate-outline.ts';
+import { pillarsOf } from './pillars.ts';
 import type { LayoutParts } from './solids.ts';
 import { type Band, overlap } from './stack.ts';
 import { USUAL_TUBES } from './tubes.ts';
@@ -33,7 +34,8 @@ export function bearingAllowance(fit: PlatesSaid['fit'], diameter: number, says?
 /**
  * The two plates of a machine, or none. Every line that passes a plate has a hole there: for the outermost arbor
  * that passes, with its fit, or for a standing rod, which is pressed in. Axes with a slot have theirs lengthened
- * along the line of centres of the mesh that it sets. Pillars are pressed in, and so are ball bearings.
+ * along the line of centres of the mesh that it sets. Pillars are pressed in, and so are ball bearings; a front plate
+ * that lifts off slides on its pillars.
  */
 export function platesOf(parts: LayoutParts): Plate[] {
   const { machine, stack } = parts;
@@ -69,15 +71,17 @@ export function platesOf(parts: LayoutParts): Plate[] {
           ]
         : [];
     });
-    const pillars = said.pillars.map((p, i): PlateHole => ({
-      ...{ number: lines.length + i + 1, for: p.id, kind: 'pillar', at: { x: p.x, y: p.y } },
-      ...{ diameter: p.diameter + fitAllowance('press', fits), slot: undefined },
+    // What a plate that lifts off slides on is pressed into the other one.
+    const standing = fitAllowance(side === 'front' && said.liftsOff ? 'sliding' : 'press', fits);
+    const pillars = pillarsOf(machine, stack).map((p, i): PlateHole => ({
+      ...{ number: lines.length + i + 1, for: p.id, kind: 'pillar', at: p.at },
+      ...{ diameter: p.diameter + standing, slot: undefined },
     }));
     const lugs = parts.lugRods.map((r, i): PlateHole => ({
-      ...{ number: lines.length + said.pillars.length + i + 1, for: r.id, kind: 'lug', at: r.at },
-      ...{ diameter: r.diameter + fitAllowance('press', fits), slot: undefined },
+      ...{ number: lines.length + pillars.length + i + 1, for: r.id, kind: 'lug', at: r.at },
+      ...{ diameter: r.diameter + standing, slot: undefined },
     }));
-    const hangers = hangerOf(said, side, lines.length + said.pillars.length + parts.lugRods.length + 1);
+    const hangers = hangerOf(said, side, lines.length + pillars.length + parts.lugRods.length + 1);
     const holes = [...bearings, ...pillars, ...lugs, ...hangers];
     return [{ side, band, holes, outline: plateOutline(parts, said, holes) }];
   });

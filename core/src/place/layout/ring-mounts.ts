@@ -45,20 +45,27 @@ export function standingLugs(
 }
 
 /**
- * The rods that go through the lugs of standing rings and are pressed in them and in both plates: one for lugs over
- * each other. None without plates.
+ * The rods that go through the lugs of standing rings and are pressed in them and in the plates: one for lugs over each
+ * other, on a plank up to the highest of them. None without plates.
  */
 export function lugRods(
   lugs: readonly StandingLug[],
-  { back, front }: Pick<Stack, 'back' | 'front'>,
+  { back, front, layers }: Pick<Stack, 'back' | 'front' | 'layers'>,
 ): PillarShape[] {
-  if (!back || !front) return [];
+  if (!back) return [];
+  const at = (lug: StandingLug, rod: { readonly at: Point }): boolean =>
+    Math.hypot(rod.at.x - lug.at.x, rod.at.y - lug.at.y) < 1e-6;
   const rods: PillarShape[] = [];
-  for (const { at, hole } of lugs) {
-    if (rods.some(r => Math.hypot(r.at.x - at.x, r.at.y - at.y) < 1e-6)) continue;
+  for (const lug of lugs) {
+    if (rods.some(r => at(lug, r))) continue;
+    const over = lugs.filter(l => at(l, lug)).map(l => layers.get(l.wheel.layer)?.to ?? back.to);
+    const top = Math.max(...over);
     rods.push({
-      ...{ id: `lug rod ${rods.length + 1}`, at, diameter: hole, shoulder: hole },
-      ...{ whole: { from: back.from, to: front.to }, between: { from: back.to, to: front.from } },
+      ...{ id: `lug rod ${rods.length + 1}`, at: lug.at, diameter: lug.hole, shoulder: lug.hole },
+      ...{
+        whole: { from: back.from, to: front?.to ?? top },
+        between: { from: back.to, to: front?.from ?? top },
+      },
     });
   }
   return rods;

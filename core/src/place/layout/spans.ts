@@ -202,13 +202,15 @@ function standing(
     drafts.every(d => d === root || within.get(d.arbor.id)?.includes(root.arbor.id));
   return drafts.map(d => {
     const inside = within.get(d.arbor.id) ?? [];
-    const planted = alone === true && d === root && stack.back !== undefined && line.frame === GROUND;
+    const onPlank = inside.length === 0 && turnsOnPlank(d.arbor, line, stack);
+    const planted =
+      alone === true && d === root && stack.back !== undefined && line.frame === GROUND && !onPlank;
     const whole = beyondOuter(planted ? plantedIn(d, stack) : d.reaching, d, drafts, within, tops, stack);
     const stands = planted
       ? 'in the plates'
       : inside.length > 0
         ? 'on another'
-        : innermost.length > 1
+        : onPlank || innermost.length > 1
           ? 'on a standing rod'
           : 'free';
     const span: Span = {
@@ -223,6 +225,14 @@ function standing(
     return [d.arbor.id, span];
   });
 }
+
+/** On a plank everything turns on rods that stand in it, but what is driven from behind and what stands itself. */
+const turnsOnPlank = (arbor: Arbor, line: Line, { back, front }: Stack): boolean =>
+  line.frame === GROUND &&
+  back !== undefined &&
+  front === undefined &&
+  arbor.reach !== 'back' &&
+  arbor.held !== GROUND;
 
 /** How many arbors of a line lie within one, one in the other. */
 const depthOf = (within: ReadonlyMap<string, readonly string[]>, id: string): number =>

@@ -54,7 +54,7 @@ export function stackOf(machine: Parts): Stack {
   for (let layer = lowest; layer <= highest; layer++) {
     if (plates && layer === backAt) back = lay(plates.thickness);
     layers.set(layer, lay(thick.get(layer) ?? thickness));
-    if (plates && layer === frontAt) front = lay(plates.thickness);
+    if (plates && !plates.plank && layer === frontAt) front = lay(plates.thickness);
   }
   return { layers, lowest, highest, back, front, height: z - gap };
 }

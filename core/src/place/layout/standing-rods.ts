@@ -1,5 +1,6 @@
 import { GROUND, type Machine } from '../../document/machine/index.ts';
 import { type Line, linesOf } from './lines.ts';
+import { CLIP_ROOM } from './pillars.ts';
 import type { Spans } from './spans.ts';
 import type { Band, Stack } from './stack.ts';
 import { USUAL_TUBES } from './tubes.ts';
@@ -13,13 +14,13 @@ export interface StandingRod {
   /** The first arbor that turns on it, by which it is named. */
   readonly arbor: string;
   readonly diameter: number;
-  /** From plate to plate, or as far as what turns on it. */
+  /** From plate to plate, or as far as what turns on it; on a plank a little further. */
   readonly band: Band;
 }
 
 /** The standing rods of the ground’s lines. */
 export function standingRods(
-  machine: Pick<Machine, 'axes' | 'members' | 'layout'>,
+  machine: Pick<Machine, 'axes' | 'members' | 'layout' | 'indicators'>,
   spans: Spans,
   { back, front }: Pick<Stack, 'back' | 'front'>,
 ): StandingRod[] {
@@ -30,9 +31,13 @@ export function standingRods(
     });
     const [first] = standing;
     if (!first || line.frame !== GROUND) return [];
+    const own = new Set(standing.map(s => s.arbor));
+    const topped = machine.indicators.some(i => i.kind === 'globe' && own.has(i.member));
+    // Without a plate in front the rod reaches past what turns on it, for a clip, but not into a globe on its end.
+    const clip = back && !front && !topped ? CLIP_ROOM : 0;
     const band = {
       from: Math.min(...standing.map(s => s.whole.from), back?.from ?? Infinity),
-      to: Math.max(...standing.map(s => s.whole.to), front?.to ?? -Infinity),
+      to: Math.max(...standing.map(s => s.whole.to + clip), front?.to ?? -Infinity),
     };
     return [{ line, arbor: first.arbor, diameter: (machine.layout.tubes ?? USUAL_TUBES).rod, band }];
   });

@@ -17,7 +17,8 @@ const PUSHING: ReadonlySet<MeshJoint['type']> = new Set(['bevel', 'pegs', 'worm'
 
 /**
  * Arbors held on one side only at a mesh that pushes them away: where that is said, or where a wheel lies beyond both
- * plates. Pegs and bevels push most. And, where parts are sawn by hand, meshes for which no bearing can be set.
+ * plates, or, if it pushes most, on a plank. Pegs and bevels push most. And, where parts are sawn by hand, meshes for
+ * which no bearing can be set.
  */
 export function supportFindings(parts: LayoutParts): Finding[] {
   const wheels = new Map(parts.machine.wheels.map(w => [w.id, w] as const));
@@ -29,7 +30,7 @@ export function supportFindings(parts: LayoutParts): Finding[] {
     }
   const found = arbors(parts.machine).flatMap(m => {
     if (byId(parts.machine.axes, m.axis)?.frame !== GROUND) return [];
-    const [meshing] = (onArbor.get(m.id) ?? []).find(([, own]) => pushesOneSide(parts, own, m)) ?? [];
+    const [meshing] = (onArbor.get(m.id) ?? []).find(([j, own]) => pushesOneSide(parts, own, m, j)) ?? [];
     if (!meshing) return [];
     const pushing = PUSHING.has(meshing.type);
     const fixes = m.support === undefined || m.support === 'both' ? [] : [fix('support-both', m.id)];
@@ -43,7 +44,9 @@ function pushesOneSide(
   { stack, spans }: LayoutParts,
   own: Wheel,
   arbor: ReturnType<typeof arbors>[number],
+  { type }: MeshJoint,
 ): boolean {
+  if (stack.back && !stack.front) return PUSHING.has(type);
   if (arbor.support === 'front' || arbor.support === 'back') return true;
   const [band, span] = [stack.layers.get(own.layer), spans.of.get(arbor.id)];
   const planted = span?.stands === 'in the plates' || span?.stands === 'free';

@@ -100,8 +100,21 @@ export function tubeFindings(machine: Parts, spans: Spans, sizes: ReadonlyMap<st
     const inner = tube.within === undefined ? undefined : sizes.get(tube.within);
     if (inner && tube.bore === undefined)
       found.push(
-        finding('rod-round-rod', 'stop', 'plan', [tube.arbor, inner.arbor], { inner: inner.diameter }, [
-          fix('set-tube', tube.arbor, roundUp(inner.diameter + USUAL_TUBES.running)),
+        finding(
+          'rod-round-rod',
+          'stop',
+          'plan',
+          [tube.arbor, inner.arbor],
+          { inner: inner.diameter, standing: false },
+          [fix('set-tube', tube.arbor, roundUp(inner.diameter + USUAL_TUBES.running))],
+        ),
+      );
+    const { rod } = machine.layout.tubes ?? USUAL_TUBES;
+    // A solid rod would have to turn on one that stands.
+    if (!inner && tube.bore === undefined && spans.of.get(tube.arbor)?.stands === 'on a standing rod')
+      found.push(
+        finding('rod-round-rod', 'stop', 'plan', [tube.arbor], { inner: rod, standing: true }, [
+          fix('set-tube', tube.arbor, roundUp(rod + USUAL_TUBES.running)),
         ]),
       );
     if (inner && tube.running !== undefined && tube.running < LEAST_RUNNING)

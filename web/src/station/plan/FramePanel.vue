@@ -53,6 +53,16 @@ const take = (c: BearingChoice, name: string): void =>
   <template v-if="plates">
     <h3>Stands and hangs on</h3>
     <TickBox
+      v-if="!plates.plank"
+      :model-value="plates.liftsOff === true"
+      label="The front plate lifts off: clips hold it on the pillars"
+      data-test="lifts-off"
+      @update:model-value="
+        change('Fix the front plate otherwise', setPlates({ liftsOff: $event ? true : undefined }))
+      "
+    />
+    <TickBox
+      v-if="!plates.plank"
       :model-value="plates.feet !== undefined"
       label="Feet on the ends of the pillars"
       data-test="feet"
@@ -73,7 +83,7 @@ const take = (c: BearingChoice, name: string): void =>
     <p v-if="plates.hanger" class="quiet small">
       Fix the screw in what bears the weight; a plaster board needs an anchor made for it.
     </p>
-    <h3>Arbors turn in</h3>
+    <h3 v-if="choices.length > 0">Arbors turn in</h3>
     <p v-for="c in rows.shown.value" :key="c.arbor" class="pair" data-test="bearing">
       <span>{{ c.name }}, {{ mm(c.across) }}</span>
       <v-select
@@ -86,7 +96,9 @@ const take = (c: BearingChoice, name: string): void =>
       <span v-else class="quiet">a plain hole; no ball bearing has that bore</span>
     </p>
     <MoreRows :left="rows.left.value" :more="rows.more" />
-    <p class="quiet small">Ball bearings: bore × outside × width, ISO 15 (from memory); measure yours.</p>
+    <p v-if="choices.length > 0" class="quiet small">
+      Ball bearings: bore × outside × width, ISO 15 (from memory); measure yours.
+    </p>
   </template>
 </template>
 

@@ -35,7 +35,12 @@ const pane = ref<(typeof PANES)[number]['id']>('places');
 const selected = ref<string>();
 const layer = ref<number | null>(null);
 const folds = shallowRef<readonly Folded[]>([]);
-const side = ref<'back' | 'front'>('front');
+const chosenSide = ref<'back' | 'front'>('front');
+/** The plate that is looked at: a plank has only its back one. */
+const side = computed({
+  get: () => (machine.value.layout.plates?.plank ? ('back' as const) : chosenSide.value),
+  set: s => (chosenSide.value = s),
+});
 const through = ref<readonly string[]>();
 let gesture = 0;
 

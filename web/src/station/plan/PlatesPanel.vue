@@ -5,7 +5,7 @@ import { writeDxf } from '@tesseron/core/format/dxf';
 import { writeSvg } from '@tesseron/core/format/svg';
 import { bearingAllowance } from '@tesseron/core/layout';
 import { type Layout, LIMITS } from '@tesseron/core/machine';
-import { newPillar, shapePlates } from '@tesseron/core/edit';
+import { newPillar, onPlank, shapePlates } from '@tesseron/core/edit';
 import { setLayout, setPlates } from '@tesseron/core/change';
 import { drillingTable, fileName, plateDrawing } from '@tesseron/core/drawings';
 import { fixed, mm } from '@tesseron/core/units';
@@ -17,6 +17,7 @@ import { length, type NumberSpec } from '../../parts/number-spec';
 import NumberFields from '../../parts/NumberFields.vue';
 import TickBox from '../../parts/TickBox.vue';
 import { useRows } from '../../parts/use-rows';
+import OneOf from '../../parts/OneOf.vue';
 import RegionFields from './RegionFields.vue';
 import FramePanel from './FramePanel.vue';
 import MoreRows from '../../parts/MoreRows.vue';
@@ -30,6 +31,10 @@ const plates = computed(() => machine.value.layout.plates);
 const SHAPES: readonly Plates['shape'][] = [
   ...(['round the holes', 'round the wheels', 'rectangle', 'bars', 'a border', 'as the envelope'] as const),
 ];
+const KINDS = [
+  { value: 'two', title: 'two, the arbors between' },
+  { value: 'plank', title: 'one, with rods that stand' },
+] as const;
 const FITS: readonly { value: Plates['fit']; title: string }[] = [
   { value: 'sliding', title: 'sliding, common practice' },
   { value: 'free', title: 'free, common practice' },
@@ -62,6 +67,10 @@ function toggle(on: boolean): void {
   };
   set(on ? 'Stand it between plates' : 'Take the plates away', on ? made : undefined);
 }
+const kind = computed({
+  get: () => (plates.value?.plank ? ('plank' as const) : ('two' as const)),
+  set: k => change(k === 'plank' ? 'Stand it on a plank' : 'Stand it between plates', onPlank(k === 'plank')),
+});
 const more = (to: Parameters<typeof setPlates>[0]): void => change('Change the plates', setPlates(to));
 function addPillar(): void {
   if (!plates.value) return;
@@ -115,11 +124,12 @@ const plateRows = useRows(() => rows.value);
 <template>
   <TickBox
     :model-value="plates !== undefined"
-    label="Arbors stand between two plates"
+    label="Arbors stand in plates"
     data-test="plates"
     @update:model-value="toggle($event)"
   />
   <template v-if="plates">
+    <OneOf v-model="kind" label="Plates" :choices="KINDS" test="plates-of" />
     <div class="three">
       <NumberFields :fields="sizes" />
     </div>
@@ -138,6 +148,7 @@ const plateRows = useRows(() => rows.value);
         @update:model-value="more({ back: $event })"
       />
       <v-select
+        v-if="!plates.plank"
         :model-value="plates.front ?? derived.layout.stack.highest"
         :items="layers"
         label="front above layer"
@@ -161,17 +172,21 @@ const plateRows = useRows(() => rows.value);
       Holes are wider by {{ allowance
       }}<template v-if="plates.fit.startsWith('H')">, the middle of the fit (ISO 286, from memory)</template>.
     </p>
-    <h3>Pillars</h3>
-    <div v-for="(p, i) in plates.pillars" :key="p.id" class="four" data-test="pillar">
-      <NumberFields :fields="pillarFields(p, i)" />
-      <PlainButton :aria-label="`Take pillar ${i + 1} away`" @click="removePillar(p.id)"> away </PlainButton>
-    </div>
-    <p><v-btn data-test="add-pillar" @click="addPillar">Add a pillar</v-btn></p>
+    <template v-if="!plates.plank">
+      <h3>Pillars</h3>
+      <div v-for="(p, i) in plates.pillars" :key="p.id" class="four" data-test="pillar">
+        <NumberFields :fields="pillarFields(p, i)" />
+        <PlainButton :aria-label="`Take pillar ${i + 1} away`" @click="removePillar(p.id)">
+          away
+        </PlainButton>
+      </div>
+      <p><v-btn data-test="add-pillar" @click="addPillar">Add a pillar</v-btn></p>
+    </template>
     <FramePanel />
     <h3>Holes of the {{ side }} plate, mm</h3>
     <p class="acts">
       <BoxedButton
-        v-for="s in ['back', 'front'] as const"
+        v-for="s in plates.plank ? (['back'] as const) : (['back', 'front'] as const)"
         :key="s"
         :aria-pressed="side === s"
         :data-test="`side-${s}`"

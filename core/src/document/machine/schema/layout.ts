@@ -36,8 +36,12 @@ const Pillar = z.strictObject({ id: Id, x: Mm, y: Mm, diameter: Size });
 /** Fits of an arbor in its bearing: common ones by process, or running fits of ISO 286 on the basis of the hole. */
 const BearingFit = z.enum(['sliding', 'free', 'H7/g6', 'H8/f7', 'H9/d9', 'H11/c11']);
 
-/** The two plates between which arbors stand. */
+/** The plates between which arbors stand, or the one on which they do. */
 const Plates = z.strictObject({
+  /** One plate only, at the back: a plank in which rods stand, and everything turns on these. */
+  plank: z.literal(true).optional(),
+  /** The front plate slides on the ends of the pillars, held by clips, so that it comes off. */
+  liftsOff: z.literal(true).optional(),
   thickness: Size,
   /** Stock outside the holes, mm. */
   margin: Mm.min(0),
