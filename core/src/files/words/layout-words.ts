@@ -31,6 +31,13 @@ export const LAYOUT_WORDS = {
     why: `A ${s.data.process} makes it from a sheet: only a printer makes it and its arbor as one.`,
     advice: 'Print it, or say how it is fixed: pressed, glued, pinned.',
   }),
+  'lies-across': s => ({
+    title: `Nothing holds ${s.name()}, which stands beyond crossing wheels`,
+    why:
+      'A plate holds what stands upright at its place in the plan. Brackets for arbors at right angles are not made ' +
+      'here yet.',
+    advice: 'Stand it in brackets of your own on the back plate; give them bores by the fit of the plates.',
+  }),
   'plank-too-thin': s => ({
     title: 'The plank is too thin for its rods',
     why:

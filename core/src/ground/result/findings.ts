@@ -40,6 +40,7 @@ export interface Findings {
   'feet-too-thin': { across: Mm; least: Mm };
   'feet-tip': { feet: Count };
   'feet-without-pillars': Nothing;
+  'lies-across': Nothing;
   'plank-too-thin': { deep: Mm; out: Mm; least: Mm };
   'bore-not-for-section': { section: 'hex' | 'square' | 'flat' | 'keyed' };
   'ring-off-arbor': Nothing;

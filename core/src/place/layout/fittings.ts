@@ -80,10 +80,10 @@ export const fittingFindings = (parts: LayoutParts, plates: readonly Plate[]): F
 const OUT_BY_DEPTH = 5;
 
 /** A plank in which its rods stand not deep enough for how far they stand out. */
-function plankFindings({ machine, stack, spans }: LayoutParts): Finding[] {
+function plankFindings({ machine, stack, spans, crossing }: LayoutParts): Finding[] {
   const { back, front } = stack;
   if (!back || front) return [];
-  const out = Math.max(0, ...standingRods(machine, spans, stack).map(r => r.band.to - back.to));
+  const out = Math.max(0, ...standingRods(machine, spans, stack, crossing).map(r => r.band.to - back.to));
   const deep = back.to - back.from;
   const least = Math.ceil((2 * out) / OUT_BY_DEPTH) / 2;
   return deep < least

@@ -9,6 +9,7 @@ import type { Piece } from './pieces.ts';
 import type { PillarShape } from './pillars.ts';
 import { type Plate, plateFindings } from './plates.ts';
 import { fittingFindings } from './fittings.ts';
+import { crossingAxes } from './crossing-axes.ts';
 import { hubFindings } from './hub-findings.ts';
 import { lugRods, standingLugs } from './ring-mounts.ts';
 import { supportFindings } from './support.ts';
@@ -35,10 +36,19 @@ export function layoutParts(
   extents: Readonly<Record<string, Extent>>,
 ): LayoutParts {
   const stack = stackOf(machine);
-  const spans = spansOf(machine, stack);
+  const crossing = crossingAxes(machine, motion.at, stack);
+  const spans = spansOf(machine, stack, crossing);
   const lugs = standingLugs(machine, motion.at, extents);
   return {
-    ...{ machine, motion: { machine, ...motion }, stack, spans, sizes: tubeSizes(machine, spans), extents },
+    ...{
+      machine,
+      motion: { machine, ...motion },
+      stack,
+      spans,
+      crossing,
+      sizes: tubeSizes(machine, spans),
+      extents,
+    },
     ...{ lugs, lugRods: lugRods(lugs, stack) },
   };
 }

@@ -37,7 +37,7 @@ export interface Piece {
  */
 export function piecesOf(parts: LayoutParts): Piece[] {
   const arms = armLayers(parts.machine);
-  const standing = standingRods(parts.machine, parts.spans, parts.stack);
+  const standing = standingRods(parts.machine, parts.spans, parts.stack, parts.crossing);
   return linesOf(parts.machine).flatMap(line => [
     ...rods(
       parts,
@@ -70,7 +70,8 @@ interface Body {
 }
 
 /** What lies on a line from below: hubs of wheels, arms, plates. */
-function bodiesOn({ machine, stack }: LayoutParts, line: Line, arms: ReadonlyMap<string, number>): Body[] {
+function bodiesOn(parts: LayoutParts, line: Line, arms: ReadonlyMap<string, number>): Body[] {
+  const { machine, stack } = parts;
   const bodies = line.arbors.flatMap(a => {
     const layers = hubbed(machine, a.id).map(w => w.layer);
     const arm = arms.get(a.id);
@@ -82,7 +83,7 @@ function bodiesOn({ machine, stack }: LayoutParts, line: Line, arms: ReadonlyMap
     });
     return [...lain, ...hubs];
   });
-  const plates = line.frame === GROUND ? [stack.back, stack.front] : [armBand(arms, stack, line.frame)];
+  const plates = holding(parts, line, arms);
   for (const band of plates) if (band) bodies.push({ member: undefined, band });
   return bodies.sort((a, b) => a.band.from - b.band.from);
 }
@@ -108,15 +109,24 @@ export function bodiesOnLines(parts: LayoutParts): {
       ...[...wallsOf(machine, a).map(w => w.layer), ...reducerLayers(machine, a)],
       ...(arms.has(a) ? [arms.get(a) as number] : []),
     ]);
-    const bands = [
-      ...layers.map(l => stack.layers.get(l)),
-      ...(line.frame === GROUND ? [stack.back, stack.front] : [armBand(arms, stack, line.frame)]),
-    ];
+    const bands = [...layers.map(l => stack.layers.get(l)), ...holding(parts, line, arms)];
     return [...wheels, ...bands.flatMap(band => (band ? [{ wheel: undefined, band, arbors: on }] : []))];
   });
 }
 
 /** The bar in which a carried line stands. */
+/** What a line is held in: the plates, unless it lies across them, or the arm that carries it. */
+const holding = (
+  { stack, crossing }: LayoutParts,
+  line: Line,
+  arms: ReadonlyMap<string, number>,
+): (Band | undefined)[] =>
+  crossing.has(line.axis)
+    ? []
+    : line.frame === GROUND
+      ? [stack.back, stack.front]
+      : [armBand(arms, stack, line.frame)];
+
 function armBand(
   arms: ReadonlyMap<string, number>,
   stack: LayoutParts['stack'],

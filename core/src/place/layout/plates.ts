@@ -41,7 +41,7 @@ export function platesOf(parts: LayoutParts): Plate[] {
   const { machine, stack } = parts;
   const said = machine.layout.plates;
   if (!said) return [];
-  const lines = linesOf(machine).filter(l => l.frame === GROUND);
+  const lines = linesOf(machine).filter(l => l.frame === GROUND && !parts.crossing.has(l.axis));
   return (['back', 'front'] as const).flatMap(side => {
     const band = stack[side];
     if (!band) return [];

@@ -68,6 +68,7 @@ export type SolidParts = Pick<
   | 'processes'
   | 'making'
   | 'process'
+  | 'drive'
 >;
 
 /** What the layout of a machine is reckoned from besides the document. */
@@ -76,6 +77,8 @@ export interface LayoutParts {
   readonly motion: MotionParts;
   readonly stack: Stack;
   readonly spans: Spans;
+  /** Axes beyond crossing wheels, which do not stand upright at their places in the plan. */
+  readonly crossing: ReadonlySet<string>;
   readonly sizes: ReadonlyMap<string, TubeSize>;
   /** Wheels whose room in the plan is known; others are not held against anything. */
   readonly extents: Readonly<Record<string, Extent>>;
@@ -141,19 +144,21 @@ function arborSolids(parts: LayoutParts): Solid[] {
 
 /** Rods that stand: they belong to no arbor, and are named by the first that turns on them. */
 function rodSolids(parts: LayoutParts): Solid[] {
-  return standingRods(parts.machine, parts.spans, parts.stack).flatMap(({ line, arbor, diameter, band }) => {
-    const path = turningAxis(parts.motion, line.axis);
-    if (!path) return [];
-    const at = {
-      kind: 'arbor' as const,
-      id: arbor,
-      member: undefined,
-      line: line.id,
-      copy: 0,
-      standing: true,
-    };
-    return [{ ...at, path, band, inner: undefined, outer: diameter / 2, bar: undefined }];
-  });
+  return standingRods(parts.machine, parts.spans, parts.stack, parts.crossing).flatMap(
+    ({ line, arbor, diameter, band }) => {
+      const path = turningAxis(parts.motion, line.axis);
+      if (!path) return [];
+      const at = {
+        kind: 'arbor' as const,
+        id: arbor,
+        member: undefined,
+        line: line.id,
+        copy: 0,
+        standing: true,
+      };
+      return [{ ...at, path, band, inner: undefined, outer: diameter / 2, bar: undefined }];
+    },
+  );
 }
 
 function armSolids(parts: LayoutParts): Solid[] {

@@ -66,6 +66,9 @@ export const inSpace = (f: SpaceFrame, p: { readonly x: number; readonly y: numb
 
 const CROSSING: ReadonlySet<MeshJoint['type']> = new Set(['bevel', 'pegs', 'worm', 'crossed']);
 
+/** Whether the wheels of a mesh stand on axes that are not parallel. */
+export const crosses = ({ type }: Pick<MeshJoint, 'type'>): boolean => CROSSING.has(type);
+
 /**
  * The frame of every axis: that of the drive lies as the plan does; what meshes with a wheel side by side, or
  * stands on its line or arm, lies with it; beyond bevels, pegs, worms and crossed wheels the plan is turned up.
@@ -102,7 +105,7 @@ function neighbours(derived: SpaceFacts, axis: string, frame: SpaceFrame): (read
     const [own, mate] = a === axis ? [j.a, j.b] : [j.b, j.a];
     const [from, to] = [byId(machine.wheels, own), byId(machine.wheels, mate)];
     if (!from || !to) continue;
-    found.push([other, CROSSING.has(j.type) ? turnedUp(derived, frame, axis, other, from, to, j) : frame]);
+    found.push([other, crosses(j) ? turnedUp(derived, frame, axis, other, from, to, j) : frame]);
   }
   const here = positions.at[axis];
   for (const a of machine.axes) {
@@ -130,7 +133,7 @@ const carries = (machine: SpaceFacts['machine'], axis: string, carried: string):
 const crossed = (machine: SpaceFacts['machine'], a: string, b: string): boolean =>
   meshes(machine).some(j => {
     const [p, q] = axesOfMesh(machine, j.id);
-    return CROSSING.has(j.type) && ((p === a && q === b) || (p === b && q === a));
+    return crosses(j) && ((p === a && q === b) || (p === b && q === a));
   });
 
 /**

@@ -52,6 +52,12 @@ export interface Spans {
 export const BEYOND = 8;
 export const STEP = 4;
 
+/** The heights of the layers alone. */
+const withoutPlates = (stack: Stack): Stack => ({
+  ...{ ...stack, back: undefined, front: undefined },
+  height: Math.max(0, ...[...stack.layers.values()].map(b => b.to)),
+});
+
 interface Draft {
   readonly arbor: Arbor;
   readonly on: readonly Band[];
@@ -61,24 +67,29 @@ interface Draft {
 
 /**
  * The reach of every arbor, and which turns in which: on each line the one whose wheels the other would pass lies
- * within.
+ * within. What stands on an axis that crosses the plan stands in no plate.
  */
-export function spansOf(machine: Parts, stack: Stack = stackOf(machine)): Spans {
+export function spansOf(
+  machine: Parts,
+  stack: Stack = stackOf(machine),
+  crossing: ReadonlySet<string> = new Set(),
+): Spans {
   const arms = armLayers(machine);
   const of = new Map<string, Span>();
   const clashes: NestClash[] = [];
   const seats = new Map<string, Seat>();
   for (const line of linesOf(machine)) {
-    const drafts = line.arbors.flatMap(arbor => draftOf(machine, stack, arms, arbor) ?? []);
+    const own = crossing.has(line.axis) ? withoutPlates(stack) : stack;
+    const drafts = line.arbors.flatMap(arbor => draftOf(machine, own, arms, arbor) ?? []);
     const within = nest(drafts, clashes);
-    runThrough(line, drafts, within, stack);
+    runThrough(line, drafts, within, own);
     const order = [...line.arbors]
       .sort((a, b) => depthOf(within, b.id) - depthOf(within, a.id))
       .map(a => a.id);
-    const sits = seatsOn(machine, line, order, stack.height + bearingOut(line, stack));
+    const sits = seatsOn(machine, line, order, own.height + bearingOut(line, own));
     for (const [id, seat] of sits) seats.set(id, seat);
-    const tops = topsOf(machine, drafts, within, sits, stack);
-    for (const [id, span] of standing(line, drafts, within, stack, tops)) of.set(id, span);
+    const tops = topsOf(machine, drafts, within, sits, own);
+    for (const [id, span] of standing(line, drafts, within, own, tops)) of.set(id, span);
   }
   return { of, seats, clashes };
 }

@@ -22,9 +22,11 @@ export interface StandingRod {
 export function standingRods(
   machine: Pick<Machine, 'axes' | 'members' | 'layout' | 'indicators'>,
   spans: Spans,
-  { back, front }: Pick<Stack, 'back' | 'front'>,
+  stack: Pick<Stack, 'back' | 'front'>,
+  crossing: ReadonlySet<string> = new Set(),
 ): StandingRod[] {
   return linesOf(machine).flatMap(line => {
+    const { back, front } = crossing.has(line.axis) ? { back: undefined, front: undefined } : stack;
     const standing = line.arbors.flatMap(a => {
       const span = spans.of.get(a.id);
       return span?.stands === 'on a standing rod' ? [span] : [];

@@ -37,8 +37,16 @@ export function supportFindings(parts: LayoutParts): Finding[] {
     const data = { type: meshing.type, side: m.support ?? 'beyond' };
     return [finding('held-one-side', pushing ? 'warn' : 'note', 'plan', [m.id, meshing.id], data, fixes)];
   });
-  return [...found, ...looseFindings(parts.machine), ...settingFindings(parts)];
+  return [...found, ...acrossFindings(parts), ...looseFindings(parts.machine), ...settingFindings(parts)];
 }
+
+/** Arbors that lie across the plates, which hold none of them. */
+const acrossFindings = ({ machine, stack, crossing }: LayoutParts): Finding[] =>
+  arbors(machine).flatMap(m =>
+    stack.back && crossing.has(m.axis) && byId(machine.axes, m.axis)?.frame === GROUND
+      ? [finding('lies-across', 'warn', 'plan', [m.id])]
+      : [],
+  );
 
 function pushesOneSide(
   { stack, spans }: LayoutParts,
@@ -77,11 +85,13 @@ function looseFindings(machine: Pick<Machine, 'wheels'>): Finding[] {
  * Of meshes of sawn parts between plates the first whose bearings cannot be set: one slot is worth more than filing
  * teeth.
  */
-function settingFindings({ machine, stack }: LayoutParts): Finding[] {
+function settingFindings({ machine, stack, crossing }: LayoutParts): Finding[] {
   if (!stack.back) return [];
   const sawn = byId(machine.processes, machine.process)?.kind === 'saw';
   const slotted = new Set(machine.axes.flatMap(a => (a.slot ? [a.slot.joint] : [])));
-  const placed = new Set(machine.axes.flatMap(a => (a.place.kind === 'mesh' ? [a.place.joint] : [])));
+  const placed = new Set(
+    machine.axes.flatMap(a => (a.place.kind === 'mesh' && !crossing.has(a.id) ? [a.place.joint] : [])),
+  );
   const open = meshes(machine).filter(
     j => !slotted.has(j.id) && placed.has(j.id) && (sawn || j.type === 'pegs') && bothOnGround(machine, j),
   );

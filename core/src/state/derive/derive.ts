@@ -49,7 +49,11 @@ export function derive(m: Machine, before?: Derived, chordError = CHORD_ERROR): 
   const moving = stage(old.moving, turning, make.movingStage);
   const filled = () => ({ ...pick(m, 'wheels'), states: wheels.value, modules: modules.value });
   const extents = stage(old.extents, filled, make.extentStage);
-  const laid = { ...placing, ...pick(m, 'stack', 'layout', 'aims', 'indicators', 'toothings'), ...tools };
+  const laid = {
+    ...placing,
+    ...pick(m, 'stack', 'layout', 'aims', 'indicators', 'toothings', 'drive'),
+    ...tools,
+  };
   const laying = () => ({ ...laid, ...placed(), extents: extents.value });
   const laidOut = stage(old.laid, laying, make.laidStage);
   const parts = () => ({ parts: laidOut.value });

@@ -1,6 +1,7 @@
 import { axisOfWheel, byId, GROUND, type Machine, meshes, type Wheel } from '../../document/machine/index.ts';
 import { type Cylinder, cylinderGap, type Space } from '../../ground/geometry/index.ts';
 import {
+  crosses,
   type Extent,
   inSpace,
   type SpaceFacts,
@@ -24,7 +25,7 @@ const SWINGS = [180, 90, -90];
  */
 export function crossingFindings(facts: Parts): Finding[] {
   const { machine } = facts;
-  if (!meshes(machine).some(j => CROSSING.has(j.type))) return [];
+  if (!meshes(machine).some(crosses)) return [];
   const frames = spaceFrames(facts, 0);
   const bodies = machine.wheels.flatMap(w => bodyOf(facts, frames, w) ?? []);
   const meshing = new Set(meshes(machine).flatMap(j => [`${j.a} ${j.b}`, `${j.b} ${j.a}`]));
@@ -37,8 +38,6 @@ export function crossingFindings(facts: Parts): Finding[] {
     }),
   );
 }
-
-const CROSSING: ReadonlySet<string> = new Set(['bevel', 'pegs', 'worm', 'crossed']);
 
 interface Body {
   readonly wheel: Wheel;
