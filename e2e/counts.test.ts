@@ -128,7 +128,7 @@ describe('aims and counts', () => {
     await page.fill('[data-test=largest-outside] input', '');
     await page.press('[data-test=largest-outside] input', 'Enter');
     await page.locator('[data-test=relaxed]', { hasText: 'use counts that are not in stock' }).waitFor();
-    await accessible(page, 'ladder');
+    await accessible(page, 'ladder', { part: '[data-test=station-counts]' });
     expect(errors).to.deep.equal([]);
   });
 
@@ -143,7 +143,7 @@ describe('aims and counts', () => {
     expect(await page.locator('[data-test=compare] th.train').count(), 'three at most').to.equal(3);
     await type(page, 'own-train', '28/29');
     await page.locator('[data-test=compare]', { hasText: '28/29 yours' }).waitFor();
-    await accessible(page, 'compare');
+    await accessible(page, 'compare', { part: '[data-test=station-counts]' });
     await page.click('[data-test=pane-goals]');
     await type(page, 'goal-error', '1000');
     await page.click('[data-test=goal-search]');
@@ -182,7 +182,7 @@ describe('aims and counts', () => {
     await page.locator('[data-test=plan-working]').first().click();
     await page.getByRole('dialog').getByText('Io in this plan').waitFor();
     await page.keyboard.press('Escape');
-    await accessible(page, 'plans');
+    await accessible(page, 'plans', { part: '[data-test=station-counts]' });
     await page.click('[data-test=build-lay-arbor]');
     await go(page, 'train');
     await page.locator('[data-test=rates] tbody tr').nth(5).waitFor();
@@ -246,7 +246,7 @@ describe('aims and counts', () => {
     expect(said.join('\n'))
       .to.match(/Body 8.*needs/)
       .and.to.match(/proven best/);
-    await accessible(page, 'eight bodies');
+    await accessible(page, 'eight bodies', { part: '[data-test=station-counts]' });
     await page.click('[data-test=build-cascade]');
     await go(page, 'train');
     await page.locator('[data-test=rates] tbody tr').nth(15).waitFor();
