@@ -20,7 +20,7 @@ const FLAGS = [
 export interface App {
   readonly base: string;
   /** A window of its own storage, with every error of the page collected. */
-  readonly open: (options?: { width?: number; height?: number }) => Promise<Window>;
+  readonly open: (options?: { width?: number; height?: number; dark?: boolean }) => Promise<Window>;
   /** Closes every window: one left open keeps drawing, and slows what comes after it. */
   readonly clear: () => Promise<void>;
   readonly close: () => Promise<void>;
@@ -40,10 +40,10 @@ export async function startApp(): Promise<App> {
   const browser: Browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: FLAGS });
   return {
     base,
-    async open({ width = 1280, height = 800 } = {}) {
+    async open({ width = 1280, height = 800, dark = false } = {}) {
       const context = await browser.newContext({
         viewport: { width, height },
-        colorScheme: 'light',
+        colorScheme: dark ? 'dark' : 'light',
         acceptDownloads: true,
       });
       await context.addInitScript(() => {
