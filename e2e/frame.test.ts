@@ -117,4 +117,30 @@ describe('a machine that stands', function () {
     await page.locator('[data-test=holes] tr', { hasText: '5.95' }).waitFor();
     expect(errors).to.deep.equal([]);
   });
+
+  it('holds an arbor beyond bevels in two brackets on the back plate, which are parts with files', async () => {
+    const { page, errors } = await app.open();
+    await emptyMachine(page, app.base, 'Bevels');
+    await go(page, 'train');
+    await arrange(page, 'compound', undefined, 'stages', '24:24');
+    await page.locator('[data-test=elevation] [aria-label^="Reduction output wheel"]').first().click();
+    await page.keyboard.press('r');
+    await choose(page, 'mesh-kind', 'bevels');
+    await go(page, 'plan');
+    await page.click('[data-test=plan-plates]');
+    await page.locator('[data-test=plates] input').check();
+    await page.click('[data-test=side-back]');
+    await page.locator('[data-test=holes] tr', { hasText: 'bracket, Reduction output' }).nth(1).waitFor();
+    const { machine, files } = await archive<Machine>(page);
+    const names = Object.keys(files);
+    for (const kind of ['svg', 'dxf', 'step'])
+      expect(
+        names.filter(n => n.startsWith('parts/bracket') && n.endsWith(kind)),
+        kind,
+      ).to.have.length(1);
+    const drill = new TextDecoder().decode(files[names.find(n => /drilling.*\.csv$/.test(n))!]);
+    expect(drill.match(/bracket, Reduction output/g)).to.have.length(2);
+    expect(derive(must(readMachine(JSON.stringify(machine)))).layout.brackets).to.have.length(2);
+    expect(errors).to.deep.equal([]);
+  });
 });

@@ -19,6 +19,7 @@ function purpose(machine: Machine, hole: PlateHole): string {
   if (hole.kind === 'lug') return 'rod of lugs';
   const arbor = byId(machine.members, hole.for);
   const name = arbor?.name ?? '';
+  if (hole.kind === 'bracket') return `bracket, ${name}`;
   if (hole.seat) return `${name}, bearing ${hole.seat.name}`;
   return hole.kind === 'rod' ? `standing rod for ${name}` : name;
 }

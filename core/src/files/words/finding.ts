@@ -2,6 +2,7 @@ import type { Machine } from '../../document/machine/index.ts';
 import type { Finding } from '../../ground/result/index.ts';
 import type { FindingWords, Speaker, Wordings } from './finding-words.ts';
 import { INDICATOR_WORDS } from './indicator-words.ts';
+import { FRAME_WORDS } from './frame-words.ts';
 import { HUB_WORDS } from './hub-words.ts';
 import { LAYOUT_WORDS } from './layout-words.ts';
 import { MAKE_WORDS } from './make-words.ts';
@@ -14,6 +15,7 @@ const WORDS: Wordings = {
   ...TEETH_WORDS,
   ...LAYOUT_WORDS,
   ...HUB_WORDS,
+  ...FRAME_WORDS,
   ...MAKE_WORDS,
   ...INDICATOR_WORDS,
 };

@@ -31,20 +31,6 @@ export const LAYOUT_WORDS = {
     why: `A ${s.data.process} makes it from a sheet: only a printer makes it and its arbor as one.`,
     advice: 'Print it, or say how it is fixed: pressed, glued, pinned.',
   }),
-  'lies-across': s => ({
-    title: `Nothing holds ${s.name()}, which stands beyond crossing wheels`,
-    why:
-      'A plate holds what stands upright at its place in the plan. Brackets for arbors at right angles are not made ' +
-      'here yet.',
-    advice: 'Stand it in brackets of your own on the back plate; give them bores by the fit of the plates.',
-  }),
-  'plank-too-thin': s => ({
-    title: 'The plank is too thin for its rods',
-    why:
-      `A rod stands ${mm(s.data.out)} out of it and is sunk ${mm(s.data.deep)}: at more than five times its ` +
-      'depth it leans (common practice, no source).',
-    advice: `Take one of ${mm(s.data.least)}, or fewer layers.`,
-  }),
   'one-piece-through-plate': s => ({
     title: `${s.data.name}, one piece, does not go through the ${s.data.side} plate`,
     why: `It is wider than its arbor on both sides of the ${s.data.side} plate, whose hole fits the arbor.`,

@@ -37,6 +37,8 @@ export function nameOf(machine: Machine, id: string): string {
   if (id === 'hanger') return 'The keyhole';
   const arm = id.startsWith('arm ') ? byId(machine.members, id.slice(4)) : undefined;
   if (arm) return `The arm of ${arm.name || arm.id}`;
+  const braced = id.startsWith('bracket ') ? byId(machine.members, id.slice(8)) : undefined;
+  if (braced) return `The bracket of ${braced.name || braced.id}`;
   const axis = byId(machine.axes, id);
   const standing = machine.members.filter(m => m.kind === 'arbor' && m.axis === id).map(m => m.name);
   return axis?.name ?? (standing.length > 0 ? standing.join(', ') : id);

@@ -41,6 +41,9 @@ export interface Findings {
   'feet-tip': { feet: Count };
   'feet-without-pillars': Nothing;
   'lies-across': Nothing;
+  'bracket-low': { height: Mm; least: Mm };
+  /** Its second subject is a wheel. */
+  'bracket-strikes': Nothing;
   'plank-too-thin': { deep: Mm; out: Mm; least: Mm };
   'bore-not-for-section': { section: 'hex' | 'square' | 'flat' | 'keyed' };
   'ring-off-arbor': Nothing;

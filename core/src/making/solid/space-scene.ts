@@ -1,6 +1,7 @@
 import type { Derived } from '../../state/state/index.ts';
 import {
   armLayers,
+  bracketPart,
   fittingsOf,
   footReach,
   fusedParts,
@@ -10,6 +11,7 @@ import {
   pillarsOf,
   type SpaceFrame,
   spaceFrames,
+  standsFree,
   wallLayer,
   wheelThickness,
 } from '../../place/layout/index.ts';
@@ -41,6 +43,7 @@ export interface SpaceScene {
  */
 export function spaceScene(derived: Derived): SpaceScene {
   const side = sideScene(derived);
+  const frames = spaceFrames(derived, (side.low + side.high) / 2);
   const ones = onePieces(derived.machine, derived.layout.pieces);
   const fused = fusedParts(ones);
   const items = [
@@ -52,11 +55,11 @@ export function spaceScene(derived: Derived): SpaceScene {
       ...hubItems(derived, false),
       ...pieceItems(derived),
       ...plateItems(derived),
+      ...bracketItems(derived, frames),
       ...armItems(derived),
       ...indicatorItems(derived, side),
     ].filter(i => !fused.has(i.body)),
   ];
-  const frames = spaceFrames(derived, (side.low + side.high) / 2);
   /** What is turned over hangs from its bed face, which is then its upper one. */
   const turnedOver = (i: SpaceItem): SpaceItem => {
     const wheel = byId(derived.machine.wheels, i.body.replace(/^standing /, ''));
@@ -223,6 +226,18 @@ function plateItems({ layout, machine }: Derived): SpaceItem[] {
     at: { x: f.at.x, y: f.at.y, z: f.band.from },
   }));
   return [...plates, ...pillars, ...rods, ...fitted];
+}
+
+/** Brackets upright on the back plate, across their arbors. */
+function bracketItems({ layout, positions }: Derived, frames: SpaceScene['frames']): SpaceItem[] {
+  return layout.brackets.filter(standsFree).flatMap((b): SpaceItem[] => {
+    const [frame, at] = [frames.get(b.axis), positions.at[b.axis]];
+    if (!frame || !at) return [];
+    // Its own y points up in space.
+    const spin = Math.atan2(frame.y.z, frame.x.z) - Math.PI / 2;
+    const of = { ...standing, body: bracketPart(b.arbor), name: 'bracket', group: 'back plate' as const };
+    return [{ ...of, axis: b.axis, spin, at: { x: at.x, y: at.y, z: b.band.from } }];
+  });
 }
 
 function armItems(derived: Derived): SpaceItem[] {

@@ -10,8 +10,11 @@ import { bendLines, bodyArmOf, type BodyIndicator, indicatorFigure } from '../..
 import {
   armLayers,
   armWidth,
+  bracketOutline,
+  bracketPart,
   carriedAxes,
   LEAF,
+  standsFree,
   USUAL_TUBES,
   wallLayer,
   wheelThickness,
@@ -60,7 +63,7 @@ export function flatParts(derived: Derived): { readonly parts: FlatPart[]; reado
     };
     parts.push(partOf(derived.machine, { ...of, needed: 1 }, shapes, []));
   }
-  parts.push(...armParts(derived));
+  parts.push(...bracketParts(derived), ...armParts(derived));
   for (const i of derived.machine.indicators) {
     const { kind } = i;
     if (kind === 'body')
@@ -155,6 +158,26 @@ function wallParts(derived: Derived): FlatPart[] {
         ...{ id, kind: 'wall', name: `${wheel.name}, wall`, thickness: machine.stack.thickness },
         number: numberOf(machine, id, piecesNeeded(derived, wheel.member)),
         ...{ outline: circle({ x: 0, y: 0 }, extent.outer), holes: bore, drilled: drillable(bore) },
+        ...{ engraved: [], labels: [] },
+      },
+    ];
+  });
+}
+
+/** The brackets of arbors that lie across the plates; all of one arbor are alike. */
+function bracketParts({ machine, layout }: Derived): FlatPart[] {
+  const back = layout.stack.back;
+  const depth = back ? back.to - back.from : 0;
+  const free = layout.brackets.filter(standsFree);
+  return free.flatMap((b, i): FlatPart[] => {
+    if (free.findIndex(o => o.arbor === b.arbor) !== i) return [];
+    const id = bracketPart(b.arbor);
+    const holes = [circle({ x: 0, y: 0 }, b.hole / 2, false)];
+    const number = numberOf(machine, id, free.filter(o => o.arbor === b.arbor).length);
+    return [
+      {
+        ...{ id, kind: 'bracket', name: `bracket, ${byId(machine.members, b.arbor)?.name ?? ''}`, number },
+        ...{ thickness: b.thickness, outline: bracketOutline(b, depth), holes, drilled: drillable(holes) },
         ...{ engraved: [], labels: [] },
       },
     ];

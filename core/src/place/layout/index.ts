@@ -39,3 +39,5 @@ export * from './proud-hubs.ts';
 export * from './reducer-layers.ts';
 export * from './walls.ts';
 export * from './rack-places.ts';
+export * from './bearing-allowance.ts';
+export * from './brackets.ts';

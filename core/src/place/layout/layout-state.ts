@@ -9,6 +9,7 @@ import type { Piece } from './pieces.ts';
 import type { PillarShape } from './pillars.ts';
 import { type Plate, plateFindings } from './plates.ts';
 import { fittingFindings } from './fittings.ts';
+import { type Bracket, bracketFindings } from './brackets.ts';
 import { crossingAxes } from './crossing-axes.ts';
 import { hubFindings } from './hub-findings.ts';
 import { lugRods, standingLugs } from './ring-mounts.ts';
@@ -22,6 +23,8 @@ export interface LayoutState {
   readonly sizes: ReadonlyMap<string, TubeSize>;
   readonly clearances: readonly Clearance[];
   readonly plates: readonly Plate[];
+  /** Uprights for arbors that lie across the plates. */
+  readonly brackets: readonly Bracket[];
   /** Rods, tubes, spacers and washers. */
   readonly pieces: readonly Piece[];
   /** Rods through the lugs of standing rings. */
@@ -58,11 +61,17 @@ export const layoutFindings = (
   parts: LayoutParts,
   clearances: readonly Clearance[],
   plates: readonly Plate[],
+  brackets: readonly Bracket[],
 ): readonly Finding[] => [
   ...clearanceFindings(parts.machine, clearances, parts.stack),
   ...tubeFindings(parts.machine, parts.spans, parts.sizes),
   ...plateFindings(parts, plates),
   ...fittingFindings(parts, plates),
-  ...supportFindings(parts),
+  ...supportFindings(parts, brackets),
+  ...bracketFindings(
+    parts,
+    brackets,
+    plates.find(p => p.side === 'front'),
+  ),
   ...hubFindings(parts),
 ];

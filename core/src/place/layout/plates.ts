@@ -1,8 +1,10 @@
-import { type Allowances, fitAllowance, fitLimits } from '../../teeth/body/index.ts';
+import { type Allowances, fitAllowance } from '../../teeth/body/index.ts';
 import { ballBearing } from '../../document/bought/index.ts';
 import { direction, distance, type Path } from '../../ground/geometry/index.ts';
 import { axesOfMesh, byId, GROUND, type Machine, processOf } from '../../document/machine/index.ts';
 import { type Finding, finding, fix } from '../../ground/result/index.ts';
+import { bearingAllowance } from './bearing-allowance.ts';
+import { type Bracket, standsFree } from './brackets.ts';
 import { linesOf } from './lines.ts';
 import { keyhole, LEAST_BRIDGE, type PlateHole, slotEnds } from './plate-holes.ts';
 import { edgeOf, plateOutline, plateRegion } from './plate-outline.ts';
@@ -22,22 +24,12 @@ export interface Plate {
 }
 
 /**
- * What a bearing hole is larger by than its arbor, mm across: as the plate's tool was measured to leave, or the
- * middle of what a fit of ISO 286 leaves.
- */
-export function bearingAllowance(fit: PlatesSaid['fit'], diameter: number, says?: Allowances): number {
-  if (fit === 'sliding' || fit === 'free') return fitAllowance(fit, says);
-  const limits = fitLimits(fit, diameter);
-  return limits ? (limits.clearance[0] + limits.clearance[1]) / 2 : fitAllowance('free', says);
-}
-
-/**
  * The two plates of a machine, or none. Every line that passes a plate has a hole there: for the outermost arbor
  * that passes, with its fit, or for a standing rod, which is pressed in. Axes with a slot have theirs lengthened
  * along the line of centres of the mesh that it sets. Pillars are pressed in, and so are ball bearings; a front plate
  * that lifts off slides on its pillars.
  */
-export function platesOf(parts: LayoutParts): Plate[] {
+export function platesOf(parts: LayoutParts, brackets: readonly Bracket[] = []): Plate[] {
   const { machine, stack } = parts;
   const said = machine.layout.plates;
   if (!said) return [];
@@ -82,7 +74,13 @@ export function platesOf(parts: LayoutParts): Plate[] {
       ...{ diameter: r.diameter + standing, slot: undefined },
     }));
     const hangers = hangerOf(said, side, lines.length + pillars.length + parts.lugRods.length + 1);
-    const holes = [...bearings, ...pillars, ...lugs, ...hangers];
+    const before = lines.length + pillars.length + parts.lugRods.length + hangers.length;
+    const tabs = (side === 'back' ? brackets : []).filter(standsFree).map((b, i): PlateHole => ({
+      ...{ number: before + i + 1, for: b.arbor, kind: 'bracket', at: b.at },
+      diameter: b.thickness + fitAllowance('press', fits),
+      slot: { travel: b.tab / 2, direction: b.direction + Math.PI / 2 },
+    }));
+    const holes = [...bearings, ...pillars, ...lugs, ...hangers, ...tabs];
     return [{ side, band, holes, outline: plateOutline(parts, said, holes) }];
   });
 }

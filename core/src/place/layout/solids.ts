@@ -9,6 +9,7 @@ import { outputPlates, pinPlates } from './reducer-layers.ts';
 import type { StandingLug } from './ring-mounts.ts';
 import { wallLayer } from './walls.ts';
 import type { Spans } from './spans.ts';
+import type { Crossing } from './crossing-axes.ts';
 import { standingRods } from './standing-rods.ts';
 import type { Band, Stack } from './stack.ts';
 import { type TubeSize, USUAL_TUBES } from './tubes.ts';
@@ -78,7 +79,7 @@ export interface LayoutParts {
   readonly stack: Stack;
   readonly spans: Spans;
   /** Axes beyond crossing wheels, which do not stand upright at their places in the plan. */
-  readonly crossing: ReadonlySet<string>;
+  readonly crossing: ReadonlyMap<string, Crossing>;
   readonly sizes: ReadonlyMap<string, TubeSize>;
   /** Wheels whose room in the plan is known; others are not held against anything. */
   readonly extents: Readonly<Record<string, Extent>>;

@@ -1,6 +1,7 @@
 import { ballBearing } from '../../document/bought/index.ts';
 import { byId, GROUND, type Arbor, type Machine } from '../../document/machine/index.ts';
 import { armLayers } from './arms.ts';
+import { bracketReach, type Crossing } from './crossing-axes.ts';
 import { type Line, linesOf } from './lines.ts';
 import { proudHubs } from './proud-hubs.ts';
 import { reducerLayers } from './reducer-layers.ts';
@@ -52,6 +53,16 @@ export interface Spans {
 export const BEYOND = 8;
 export const STEP = 4;
 
+/** An arbor by itself across the plan reaches on through its brackets. */
+function bracketed(machine: Parts, { arbors }: Line, crossing: Crossing | undefined, span: Span): Span {
+  const reach = crossing && arbors.length === 1 ? bracketReach(machine, crossing) : 0;
+  if (!crossing || reach === 0) return span;
+  const { whole, own } = span;
+  return crossing.outboard === 1
+    ? { ...span, whole: { ...whole, to: Math.max(whole.to, own.to + reach) } }
+    : { ...span, whole: { ...whole, from: Math.min(whole.from, own.from - reach) } };
+}
+
 /** The heights of the layers alone. */
 const withoutPlates = (stack: Stack): Stack => ({
   ...{ ...stack, back: undefined, front: undefined },
@@ -72,7 +83,7 @@ interface Draft {
 export function spansOf(
   machine: Parts,
   stack: Stack = stackOf(machine),
-  crossing: ReadonlySet<string> = new Set(),
+  crossing: ReadonlyMap<string, Crossing> = new Map(),
 ): Spans {
   const arms = armLayers(machine);
   const of = new Map<string, Span>();
@@ -89,7 +100,8 @@ export function spansOf(
     const sits = seatsOn(machine, line, order, own.height + bearingOut(line, own));
     for (const [id, seat] of sits) seats.set(id, seat);
     const tops = topsOf(machine, drafts, within, sits, own);
-    for (const [id, span] of standing(line, drafts, within, own, tops)) of.set(id, span);
+    for (const [id, span] of standing(line, drafts, within, own, tops))
+      of.set(id, bracketed(machine, line, crossing.get(line.axis), span));
   }
   return { of, seats, clashes };
 }

@@ -23,7 +23,7 @@ export function standingRods(
   machine: Pick<Machine, 'axes' | 'members' | 'layout' | 'indicators'>,
   spans: Spans,
   stack: Pick<Stack, 'back' | 'front'>,
-  crossing: ReadonlySet<string> = new Set(),
+  crossing: ReadonlyMap<string, unknown> = new Map(),
 ): StandingRod[] {
   return linesOf(machine).flatMap(line => {
     const { back, front } = crossing.has(line.axis) ? { back: undefined, front: undefined } : stack;

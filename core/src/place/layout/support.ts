@@ -9,6 +9,7 @@ import {
   type Wheel,
 } from '../../document/machine/index.ts';
 import { type Finding, finding, fix } from '../../ground/result/index.ts';
+import type { Bracket } from './brackets.ts';
 import { holdOf } from './pieces.ts';
 import type { LayoutParts } from './solids.ts';
 
@@ -20,7 +21,7 @@ const PUSHING: ReadonlySet<MeshJoint['type']> = new Set(['bevel', 'pegs', 'worm'
  * plates, or, if it pushes most, on a plank. Pegs and bevels push most. And, where parts are sawn by hand, meshes for
  * which no bearing can be set.
  */
-export function supportFindings(parts: LayoutParts): Finding[] {
+export function supportFindings(parts: LayoutParts, brackets: readonly Bracket[]): Finding[] {
   const wheels = new Map(parts.machine.wheels.map(w => [w.id, w] as const));
   const onArbor = new Map<string, [MeshJoint, Wheel][]>();
   for (const j of meshes(parts.machine))
@@ -37,13 +38,21 @@ export function supportFindings(parts: LayoutParts): Finding[] {
     const data = { type: meshing.type, side: m.support ?? 'beyond' };
     return [finding('held-one-side', pushing ? 'warn' : 'note', 'plan', [m.id, meshing.id], data, fixes)];
   });
-  return [...found, ...acrossFindings(parts), ...looseFindings(parts.machine), ...settingFindings(parts)];
+  return [
+    ...found,
+    ...acrossFindings(parts, brackets),
+    ...looseFindings(parts.machine),
+    ...settingFindings(parts),
+  ];
 }
 
-/** Arbors that lie across the plates, which hold none of them. */
-const acrossFindings = ({ machine, stack, crossing }: LayoutParts): Finding[] =>
+/** Arbors beyond crossing wheels for which no brackets are made. */
+const acrossFindings = ({ machine, stack, crossing }: LayoutParts, brackets: readonly Bracket[]): Finding[] =>
   arbors(machine).flatMap(m =>
-    stack.back && crossing.has(m.axis) && byId(machine.axes, m.axis)?.frame === GROUND
+    stack.back &&
+    crossing.has(m.axis) &&
+    !brackets.some(b => b.arbor === m.id) &&
+    byId(machine.axes, m.axis)?.frame === GROUND
       ? [finding('lies-across', 'warn', 'plan', [m.id])]
       : [],
   );

@@ -58,9 +58,14 @@ export function derive(m: Machine, before?: Derived, chordError = CHORD_ERROR): 
   const laidOut = stage(old.laid, laying, make.laidStage);
   const parts = () => ({ parts: laidOut.value });
   const clearances = stage(old.clearances, parts, make.clearanceStage);
-  const plates = stage(old.plates, parts, make.plateStage);
+  const bracing = () => ({ ...parts(), states: wheels.value, positions: positions.value, chordError });
+  const brackets = stage(old.brackets, bracing, make.bracketStage);
+  const plates = stage(old.plates, () => ({ ...parts(), brackets: brackets.value }), make.plateStage);
   const pieces = stage(old.pieces, parts, make.pieceStage);
-  const holding = () => ({ ...parts(), clearances: clearances.value, plates: plates.value });
+  const holding = () => ({
+    ...{ ...parts(), clearances: clearances.value, plates: plates.value },
+    brackets: brackets.value,
+  });
   const held = stage(old.held, holding, make.heldStage);
   const whole = () => ({ ...holding(), pieces: pieces.value, findings: held.value });
   const layout = stage(old.layout, whole, make.layoutStage);
@@ -73,7 +78,7 @@ export function derive(m: Machine, before?: Derived, chordError = CHORD_ERROR): 
   const slack = stage(old.slack, lost, make.slackStage);
   const rates = { mode, drive, standsFor, train, flow, aims };
   const placings = { modules, wheels, meshes, positions, phases, racks, moving };
-  const layouts = { extents, laid: laidOut, clearances, plates, pieces, held, layout };
+  const layouts = { extents, laid: laidOut, clearances, brackets, plates, pieces, held, layout };
   const all = { ...rates, ...placings, ...layouts, slack };
   return derivedFrom(m, chordError, { ...all, ...checksOf(m, old, all, chordError) });
 }

@@ -2,6 +2,8 @@ import { indicatorFindings } from '../../place/indicator/index.ts';
 import {
   axisPositions,
   type Extent,
+  type Bracket,
+  bracketsOf,
   type Clearance,
   clearancesOf,
   shownClearances,
@@ -18,6 +20,7 @@ import {
   type RackPlace,
   rackPlaces,
   type SolidParts,
+  spaceFrames,
   wheelPhases,
 } from '../../place/layout/index.ts';
 import type { Machine } from '../../document/machine/index.ts';
@@ -246,18 +249,39 @@ interface Laid {
 }
 export const clearanceStage = (i: Laid): readonly Clearance[] =>
   [...clearancesOf(i.parts), ...shownClearances(i.parts)].sort((a, b) => a.gap - b.gap);
-export const plateStage = (i: Laid): readonly Plate[] => platesOf(i.parts);
+export const bracketStage = (
+  i: Laid & { readonly states: Wheels; readonly positions: Positions; readonly chordError: number },
+): readonly Bracket[] => {
+  const { machine, crossing } = i.parts;
+  if (crossing.size === 0 || !machine.layout.plates) return NO_BRACKETS;
+  const facts = {
+    machine,
+    positions: i.positions,
+    layout: i.parts,
+    wheels: i.states,
+    chordError: i.chordError,
+  };
+  return bracketsOf(i.parts, spaceFrames(facts, 0));
+};
+const NO_BRACKETS: readonly Bracket[] = [];
+export const plateStage = (i: Laid & { readonly brackets: readonly Bracket[] }): readonly Plate[] =>
+  platesOf(i.parts, i.brackets);
 export const pieceStage = (i: Laid): readonly Piece[] => piecesOf(i.parts);
 
-type Held = Laid & { readonly clearances: readonly Clearance[]; readonly plates: readonly Plate[] };
-export const heldStage = (i: Held): readonly Finding[] => layoutFindings(i.parts, i.clearances, i.plates);
+type Held = Laid & {
+  readonly clearances: readonly Clearance[];
+  readonly plates: readonly Plate[];
+  readonly brackets: readonly Bracket[];
+};
+export const heldStage = (i: Held): readonly Finding[] =>
+  layoutFindings(i.parts, i.clearances, i.plates, i.brackets);
 
 export const layoutStage = (
   i: Held & { readonly pieces: readonly Piece[]; readonly findings: readonly Finding[] },
 ): LayoutState => {
-  const { clearances, plates, pieces, findings } = i;
+  const { clearances, plates, brackets, pieces, findings } = i;
   const { stack, spans, sizes, lugRods } = i.parts;
-  return { stack, spans, sizes, lugRods, clearances, plates, pieces, findings };
+  return { stack, spans, sizes, lugRods, clearances, plates, brackets, pieces, findings };
 };
 
 export const madeStage = (

@@ -4,12 +4,15 @@ import { indicatorFigure } from '../../place/indicator/index.ts';
 import {
   armLayers,
   armWidth,
+  bracketOutline,
+  bracketPart,
   carriedAxes,
   copyTurns,
   type Extent,
   type LayoutState,
   lugsIn,
   pillarsOf,
+  standsFree,
   wallLayer,
   wheelThickness,
 } from '../../place/layout/index.ts';
@@ -36,17 +39,27 @@ export type SizeParts = Pick<
   readonly states: Readonly<Record<string, WheelState>>;
   readonly extents: Readonly<Record<string, Extent>>;
   readonly at: Readonly<Record<string, Point>>;
-  readonly laid: Pick<LayoutState, 'plates' | 'pieces' | 'sizes' | 'stack' | 'spans'>;
+  readonly laid: Pick<LayoutState, 'plates' | 'brackets' | 'pieces' | 'sizes' | 'stack' | 'spans'>;
 };
 
 /** What every part measures that a tool has to hold: wheels, plates, arms, hands, dials, tubes, pillars. */
 export const partSizes = (parts: SizeParts): PartSize[] => [
   ...wheelSizes(parts),
   ...parts.laid.plates.map(p => boxed(`plate ${p.side}`, flatten(p.outline, 0.1), p.band.to - p.band.from)),
+  ...bracketSizes(parts),
   ...armSizes(parts),
   ...leafSizes(parts),
   ...bodySizes(parts),
 ];
+
+/** Brackets, one for each arbor. */
+const bracketSizes = ({ laid }: SizeParts): PartSize[] => {
+  const depth = laid.stack.back ? laid.stack.back.to - laid.stack.back.from : 0;
+  const first = new Map(laid.brackets.filter(standsFree).map(b => [b.arbor, b] as const));
+  return [...first.values()].map(b =>
+    boxed(bracketPart(b.arbor), flatten(bracketOutline(b, depth), 0.1), b.thickness),
+  );
+};
 
 function boxed(part: string, points: readonly Point[], high: number): PartSize {
   const box = bounds(points);

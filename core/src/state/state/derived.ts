@@ -6,6 +6,7 @@ import type {
   LayoutState,
   Phases,
   Piece,
+  Bracket,
   Plate,
   Positions,
   RackPlace,
@@ -126,6 +127,7 @@ export interface Stages extends Checks {
   readonly laid: Stage<LayoutParts>;
   readonly clearances: Stage<readonly Clearance[]>;
   readonly plates: Stage<readonly Plate[]>;
+  readonly brackets: Stage<readonly Bracket[]>;
   readonly pieces: Stage<readonly Piece[]>;
   readonly held: Stage<readonly Finding[]>;
   readonly layout: Stage<LayoutState>;
