@@ -11,6 +11,8 @@ const DIAMETER = 6;
 const ROOM = 2;
 const STEP = 4;
 const ANGLES = 24;
+/** Directions that differ by less count as the same. */
+const SPREAD = Math.PI / 6;
 /** Places that are tried on the machine before it is placed beside everything. */
 const MOST_TRIED = 6;
 
@@ -40,9 +42,9 @@ function swept({ machine, positions, wheels, layout, stages }: Derived): Swept[]
 }
 
 /**
- * A new pillar between the plates, where it strikes nothing: the nearest free place to the middle of the machine, far
- * from the pillars that are there. Places are tried on the machine itself; where none of the nearest will do it stands
- * beside everything.
+ * A new pillar between the plates, where it strikes nothing: seen from the middle of the machine in another direction
+ * than the pillars that are there, and as near as that allows. Places are tried on the machine itself; where none of the
+ * best will do it stands beside everything.
  */
 export function newPillar(derived: Derived): Pillar {
   const { machine } = derived;
@@ -57,23 +59,31 @@ export function newPillar(derived: Derived): Pillar {
     there.every(
       q => Math.hypot(p.x - q.x, p.y - q.y) >= (shoulderOf(q.diameter) + shoulderOf(DIAMETER)) / 2 + ROOM,
     );
-  const apart = (p: Point): number => Math.min(Infinity, ...there.map(q => Math.hypot(p.x - q.x, p.y - q.y)));
-  const places: Point[] = [];
-  for (let r = STEP; r <= far + DIAMETER + 2 * STEP && places.length < ANGLES; r += STEP) {
-    const ring = Array.from({ length: ANGLES }, (_, k) => {
-      const p = polar(middle, r, (2 * Math.PI * k) / ANGLES);
-      return { x: Math.round(p.x), y: Math.round(p.y) };
-    });
-    places.push(...ring.filter(clear).sort((p, q) => apart(q) - apart(p)));
-  }
+  const towards = (p: Point): number => Math.atan2(p.y - middle.y, p.x - middle.x);
+  /** In how many steps of 30° the nearest pillar is seen beside it. */
+  const beside = (p: Point): number => {
+    const angles = there.map(q => turnBetween(towards(p), towards(q)));
+    return Math.floor(Math.min(Math.PI, ...angles) / SPREAD + 1e-9);
+  };
+  const places: { p: Point; r: number; steps: number }[] = [];
+  for (let r = STEP; r <= far + DIAMETER + 2 * STEP; r += STEP)
+    for (let k = 0; k < ANGLES; k++) {
+      const exact = polar(middle, r, (2 * Math.PI * k) / ANGLES);
+      const p = { x: Math.round(exact.x), y: Math.round(exact.y) };
+      if (clear(p)) places.push({ p, r, steps: beside(p) });
+    }
+  places.sort((p, q) => q.steps - p.steps || p.r - q.r);
   const at = (p: Point): Pillar => ({ id, x: p.x, y: p.y, diameter: DIAMETER });
-  const good = places.slice(0, MOST_TRIED).find(p => strikesNothing(derived, at(p)));
-  const beside = {
+  const good = places.slice(0, MOST_TRIED).find(({ p }) => strikesNothing(derived, at(p)));
+  const outside = {
     x: Math.ceil(middle.x + far) + (there.length + 1) * (DIAMETER + ROOM),
     y: Math.round(middle.y),
   };
-  return at(good ?? beside);
+  return at(good?.p ?? outside);
 }
+
+/** The turn between two directions, from 0 to half a turn, radians. */
+const turnBetween = (a: number, b: number): number => Math.abs(Math.atan2(Math.sin(a - b), Math.cos(a - b)));
 
 function strikesNothing(derived: Derived, pillar: Pillar): boolean {
   const { machine } = derived;
