@@ -43,8 +43,8 @@ function swept({ machine, positions, wheels, layout, stages }: Derived): Swept[]
 
 /**
  * A new pillar between the plates, where it strikes nothing: seen from the middle of the machine in another direction
- * than the pillars that are there, and as near as that allows. Places are tried on the machine itself; where none of the
- * best will do it stands beside everything.
+ * than the pillars that are there, and as near as that allows. Places are tried on the machine itself; where none of
+ * the best will do it stands beside everything.
  */
 export function newPillar(derived: Derived): Pillar {
   const { machine } = derived;
