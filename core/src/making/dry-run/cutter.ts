@@ -30,7 +30,7 @@ export interface Dropped {
 
 /** Something that would go wrong at the machine. */
 export interface Mishap {
-  readonly code: 'open-line' | 'cut-after-loose' | 'cut-twice' | 'nothing-left';
+  readonly code: 'open-line' | 'cut-after-loose' | 'cut-twice' | 'nothing-left' | 'engraved-after-loose';
   readonly line: number;
 }
 
@@ -86,6 +86,11 @@ export function runCutter(
     a.box.minY >= b.box.minY &&
     a.box.maxY <= b.box.maxY &&
     inside(b.points, a.points[0] as Point);
+  lines.forEach((l, i) => {
+    const [first] = l.points;
+    if (/^engrave$/i.test(l.layer) && first && closed.some(o => o.i < i && inside(o.points, first)))
+      mishaps.push({ code: 'engraved-after-loose', line: i });
+  });
   const around = new Map(closed.map(l => [l.i, closed.filter(o => within(l, o))]));
   const times = timesOf(lines, cutter);
   const dropped: Dropped[] = [];

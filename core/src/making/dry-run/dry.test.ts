@@ -90,6 +90,27 @@ describe('the cutter that stands in', () => {
     expect(cut(drawing([box(0, 0, 9, 9)], 'engrave')).dropped).to.deep.equal([]);
   });
 
+  it('sees what is engraved on a piece that has come loose, and not what is engraved before', () => {
+    const line = {
+      ...polygon([
+        { x: 5, y: 5 },
+        { x: 15, y: 5 },
+      ]),
+      closed: false,
+    };
+    const shape = (role: 'cut' | 'engrave', path: Path): Drawing['groups'][number]['shapes'][number] => ({
+      ...{ name: role, role, paths: [path] },
+    });
+    const run = (first: 'cut' | 'engrave'): string[] => {
+      const both = [shape('engrave', line), shape('cut', box(0, 0, 20, 20))];
+      const [group] = drawing([]).groups;
+      const shapes = first === 'cut' ? both.reverse() : both;
+      return cut({ title: 't', notes: [], groups: [{ ...group!, shapes }] }).mishaps.map(m => m.code);
+    };
+    expect(run('cut')).to.deep.equal(['engraved-after-loose']);
+    expect(run('engrave')).to.deep.equal([]);
+  });
+
   it('finds a part in a hole of another to be a part, and the ring round it', () => {
     const run = cut(
       drawing([circle({ x: 0, y: 0 }, 5), circle({ x: 0, y: 0 }, 15), circle({ x: 0, y: 0 }, 20)]),

@@ -116,6 +116,7 @@ export function sheetDrawing(
     { x: size.width, y: size.height },
     { x: 0, y: size.height },
   ]);
+  const places = inCutOrder(laid, sheet);
   const frame: Group = {
     ...{ name: 'sheet', x: 0, y: 0, angle: 0, labels: [] },
     shapes: [{ name: 'sheet', role: 'reference', paths: [border] }],
@@ -124,10 +125,10 @@ export function sheetDrawing(
     title: `${derived.machine.name}: ${batchName(batch)}, sheet ${sheet + 1} of ${laid.sheets.length}`,
     notes: [
       ...fileNotes(derived, batch.process),
-      `Sheet ${size.width} × ${size.height} mm. Lines are in the order in which they should be cut.`,
+      `Sheet ${size.width} × ${size.height} mm. Lines are in the order in which they should be cut, all marks before.`,
       ...padNotes(batch.process),
     ],
-    groups: [frame, ...inCutOrder(laid, sheet).map(p => groupOf(laid, p))],
+    groups: [frame, ...places.flatMap(p => marksOf(laid, p)), ...places.map(p => groupOf(laid, p))],
   };
 }
 
@@ -163,6 +164,19 @@ const put = (q: Point, p: NestPlace): Point => {
   return { x: turned.x + p.x, y: turned.y + p.y };
 };
 
+/** What is engraved on a part: before anything of the sheet is cut, while it lies still. */
+function marksOf({ parts }: LaidBatch, { part: index, x, y, angle }: NestPlace): Group[] {
+  const { part } = parts[index] as FilePart;
+  const name = `${part.name}, marks`;
+  const paths = [
+    ...part.engraved,
+    ...part.labels.flatMap(l => strokeText(l.text, l, l.height, l.angle ?? 0)),
+  ];
+  return paths.length > 0
+    ? [{ name, x, y, angle, labels: [], shapes: [{ name, role: 'engrave', paths }] }]
+    : [];
+}
+
 function groupOf({ parts, batch }: LaidBatch, place: NestPlace): Group {
   const { part, outline, holes } = parts[place.part] as FilePart;
   const byHand = batch.process.kind === 'saw' || batch.process.kind === 'router';
@@ -172,10 +186,6 @@ function groupOf({ parts, batch }: LaidBatch, place: NestPlace): Group {
   return {
     ...{ name: part.name, x: place.x, y: place.y, angle: place.angle },
     shapes: [
-      ...shape(`${part.name}, marks`, 'engrave', [
-        ...part.engraved,
-        ...part.labels.flatMap(l => strokeText(l.text, l, l.height, l.angle ?? 0)),
-      ]),
       ...shape(
         `${part.name}, drilled`,
         'drill',

@@ -260,7 +260,7 @@ describe('sheets', function () {
     const drawing = sheetDrawing(d, of!, 0);
     const layers = new Set(must(readDxf(writeDxf(drawing))).lines.map(l => l.layer));
     expect([...layers]).to.include.members(['cut', 'drill', 'reference']);
-    for (const g of drawing.groups.slice(1)) {
+    for (const g of drawing.groups.slice(1).filter(q => q.shapes.some(s => s.role !== 'engrave'))) {
       const last = g.shapes.at(-1)!;
       expect(last.paths.length).to.equal(1);
       const outer = Math.abs(signedArea(flatten(last.paths[0]!, 0.1)));
@@ -268,6 +268,27 @@ describe('sheets', function () {
         for (const p of s.paths)
           if (p.closed) expect(Math.abs(signedArea(flatten(p, 0.1)))).to.be.below(outer);
     }
+  });
+
+  it('have all marks before any cut, as the file is read', () => {
+    const clock = demo('saltreach-tide-clock');
+    const marked = derive({
+      ...clock,
+      wheels: clock.wheels.map(w => ({
+        ...w,
+        body: { ...(w.body ?? { web: { kind: 'solid' as const } }), mark: true, engraved: true },
+      })),
+    });
+    let engraved = 0;
+    for (const of of laid(marked))
+      of.sheets.forEach((_, i) => {
+        const { lines } = must(readDxf(writeDxf(sheetDrawing(marked, of, i))));
+        const first = lines.findIndex(l => l.layer === 'cut' || l.layer === 'drill');
+        const marks = lines.flatMap((l, k) => (l.layer === 'engrave' ? [k] : []));
+        engraved += marks.length;
+        expect(Math.max(-1, ...marks), 'the last mark before the first cut').to.be.below(first);
+      });
+    expect(engraved).to.be.above(20);
   });
 
   it('of several sets hold so many times the parts; a part too large for any is named', () => {

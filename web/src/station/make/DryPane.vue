@@ -33,6 +33,7 @@ const TRAVEL = 150;
 const MISHAPS: Readonly<Record<Mishap['code'], string>> = {
   'open-line': 'is not closed: nothing drops out of it',
   'cut-after-loose': 'is cut after the piece it lies in has come loose',
+  'engraved-after-loose': 'is engraved after the piece it lies on has come loose',
   'cut-twice': 'is drawn twice and would be cut twice',
   'nothing-left': 'encloses less than the cut is wide: nothing is left',
 };
