@@ -95,6 +95,11 @@ const withoutRows = useRows(() => without.value);
     <v-btn data-test="save-machine" @click="saveMachine">Machine, JSON</v-btn>
     <v-btn data-test="save-working" @click="saveWorking">Working, text</v-btn>
   </p>
+  <p class="row">
+    <v-btn data-test="save-parts" @click="saveTable(parts, 'parts')">Parts, CSV</v-btn>
+    <v-btn data-test="save-hardware" @click="saveTable(hardware, 'hardware')">Hardware, CSV</v-btn>
+    <v-btn @click="print">Print this page</v-btn>
+  </p>
   <template v-if="without.length > 0">
     <h3>Not made</h3>
     <table class="ruled small" data-test="not-made">
@@ -145,11 +150,6 @@ const withoutRows = useRows(() => without.value);
       </tr>
     </tbody>
   </table>
-  <p class="row">
-    <v-btn data-test="save-parts" @click="saveTable(parts, 'parts')">Parts, CSV</v-btn>
-    <v-btn data-test="save-hardware" @click="saveTable(hardware, 'hardware')">Hardware, CSV</v-btn>
-    <v-btn @click="print">Print this page</v-btn>
-  </p>
 </template>
 
 <style scoped>
