@@ -42,7 +42,7 @@ export interface Findings {
   'feet-without-pillars': Nothing;
   'lies-across': Nothing;
   'bracket-low': { height: Mm; least: Mm };
-  /** Its second subject is a wheel. */
+  /** Its second subject is a wheel or the front plate. */
   'bracket-strikes': Nothing;
   'plank-too-thin': { deep: Mm; out: Mm; least: Mm };
   'bore-not-for-section': { section: 'hex' | 'square' | 'flat' | 'keyed' };

@@ -1,5 +1,5 @@
 import type { Derived } from '../../state/state/index.ts';
-import { clipsNeeded, piecesNeeded } from '../workshop/index.ts';
+import { type Clip, clipsNeeded, piecesNeeded } from '../workshop/index.ts';
 import { splitPeg } from '../../teeth/body/index.ts';
 import { wheelPiece } from '../../state/derive/index.ts';
 import {
@@ -243,7 +243,7 @@ function holding(derived: Derived): Item[] {
   const clips = clipsNeeded(derived).map((c): Item => ({
     ...{
       item: 'clip or collar',
-      size: clipSize(c.diameter),
+      size: clipSize(c),
       length: undefined,
       number: c.number,
     },
@@ -252,10 +252,10 @@ function holding(derived: Derived): Item[] {
   return [...held, ...bosses, ...clips];
 }
 
-/** The rod that a clip is for; the E clip that is bought for it, and its groove. */
-function clipSize(diameter: number): string {
-  const bought = eClipFor(diameter);
-  const rod = `for a rod of ${round(diameter)}`;
+/** What a clip goes on; for a rod the E clip that is bought, and its groove: a tube takes a collar. */
+function clipSize({ diameter, tube }: Clip): string {
+  const bought = tube ? undefined : eClipFor(diameter);
+  const rod = `for a ${tube ? 'tube' : 'rod'} of ${round(diameter)}`;
   return bought
     ? `${rod}: DIN 6799, ${bought.groove}, in a groove ${bought.width} wide, ${bought.land} or more from the end`
     : rod;

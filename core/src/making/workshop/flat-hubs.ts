@@ -1,6 +1,7 @@
 import { grubScrewFor } from '../../document/bought/index.ts';
 import {
   type Indicator,
+  type Machine,
   processOf,
   SCREW_BOSS,
   screwedOn,
@@ -11,7 +12,7 @@ import { proudHub } from '../../place/layout/index.ts';
 import type { Derived } from '../../state/state/index.ts';
 import { wheelPiece } from '../../state/derive/index.ts';
 import { borePath } from '../../teeth/body/index.ts';
-import { drillable, type FlatPart, numberOf } from './flat-part.ts';
+import { drillable, type FlatPart, type HubFigure, numberOf } from './flat-part.ts';
 import { piecesNeeded } from './pieces-needed.ts';
 
 const ORIGIN = { x: 0, y: 0 };
@@ -21,8 +22,7 @@ export function hubbedPart(derived: Derived, wheel: Wheel, part: FlatPart): Flat
   const { machine, layout } = derived;
   const hub = proudHub(machine, layout.stack.layers, wheel);
   if (!hub || !wheel.bore || wheel.bore.kind === 'none') return [part];
-  const process = processOf(machine, wheel.id);
-  const holes = [borePath(wheel.bore, process?.fits)];
+  const holes = [borePath(wheel.bore, processOf(machine, wheel.id)?.fits)];
   const arbor = layout.sizes.get(wheel.member)?.diameter;
   const screw =
     wheel.hold === 'grub screw' && arbor !== undefined ? grubScrewFor(arbor, 2 * hub.radius) : undefined;
@@ -33,12 +33,8 @@ export function hubbedPart(derived: Derived, wheel: Wheel, part: FlatPart): Flat
     drill: screw?.thread.drill,
     pieces: wheelPiece(derived, wheel) ? (wheel.divided?.pieces ?? 1) : 1,
   };
-  if (process?.kind === 'printer') return [{ ...part, hub: figure }];
-  const id = `hub ${wheel.id}`;
-  const of = { id, kind: 'hub' as const, name: `hub, ${wheel.name}`, thickness: hub.height };
-  const number = numberOf(machine, id, piecesNeeded(derived, wheel.member));
-  const { outline } = figure;
-  return [part, { ...of, number, outline, holes, drilled: drillable(holes), engraved: [], labels: [] }];
+  const named = { id: `hub ${wheel.id}`, name: `hub, ${wheel.name}` };
+  return joined(machine, part, figure, named, piecesNeeded(derived, wheel.member));
 }
 
 /**
@@ -53,10 +49,24 @@ export function bossedPart({ machine, layout }: Derived, i: Indicator, part: Fla
   const drill = grubScrewFor(across, 2 * radius)?.thread.drill;
   const holes = bore ? [bore] : [];
   const figure = { outline: circle(ORIGIN, radius), holes, height: SCREW_BOSS.height, pieces: 1, drill };
-  if (processOf(machine, i.id)?.kind === 'printer') return [{ ...part, hub: figure }];
-  const id = `hub ${i.id}`;
-  const of = { id, kind: 'hub' as const, name: `boss, ${part.name}`, thickness: SCREW_BOSS.height };
-  const { outline } = figure;
-  const number = numberOf(machine, id, part.number);
-  return [part, { ...of, number, outline, holes, drilled: drillable(holes), engraved: [], labels: [] }];
+  return joined(machine, part, figure, { id: `hub ${i.id}`, name: `boss, ${part.name}` }, part.number);
+}
+
+/** A part with its hub on it, where a printer makes it; the part and its hub, to be put together, where none does. */
+function joined(
+  machine: Machine,
+  part: FlatPart,
+  hub: HubFigure,
+  named: Pick<FlatPart, 'id' | 'name'>,
+  needed: number,
+): FlatPart[] {
+  if (processOf(machine, part.id)?.kind === 'printer') return [{ ...part, hub }];
+  const { outline, holes, height } = hub;
+  const of = {
+    ...named,
+    kind: 'hub' as const,
+    number: numberOf(machine, named.id, needed),
+    thickness: height,
+  };
+  return [part, { ...of, outline, holes, drilled: drillable(holes), engraved: [], labels: [] }];
 }

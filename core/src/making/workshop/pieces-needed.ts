@@ -10,6 +10,8 @@ export interface Clip {
   /** The arbor; undefined for the pillars of a plate that lifts off. */
   readonly arbor: string | undefined;
   readonly diameter: number;
+  /** Whether that is a tube, whose wall no groove leaves whole. */
+  readonly tube: boolean;
   readonly number: number;
 }
 
@@ -19,11 +21,22 @@ export function clipsNeeded(derived: Derived): Clip[] {
   const pillars = machine.layout.plates?.liftsOff ? pillarsOf(machine, layout.stack) : [];
   const arbors = [...layout.spans.of.values()].flatMap((s): Clip[] => {
     if (s.stands !== 'on a standing rod' && s.stands !== 'free') return [];
-    const own = layout.sizes.get(s.arbor)?.diameter;
-    const diameter = s.stands === 'free' ? own : (machine.layout.tubes ?? USUAL_TUBES).rod;
+    const own = layout.sizes.get(s.arbor);
+    const free = s.stands === 'free';
+    const diameter = free ? own?.diameter : (machine.layout.tubes ?? USUAL_TUBES).rod;
     return diameter === undefined
       ? []
-      : [{ arbor: s.arbor, diameter, number: piecesNeeded(derived, s.arbor) }];
+      : [
+          {
+            arbor: s.arbor,
+            diameter,
+            tube: free && own?.bore !== undefined,
+            number: piecesNeeded(derived, s.arbor),
+          },
+        ];
   });
-  return [...arbors, ...pillars.map(p => ({ arbor: undefined, diameter: p.diameter, number: 1 }))];
+  return [
+    ...arbors,
+    ...pillars.map(p => ({ arbor: undefined, diameter: p.diameter, tube: false, number: 1 })),
+  ];
 }

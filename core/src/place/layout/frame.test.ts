@@ -267,6 +267,13 @@ describe('a plank', () => {
     expect(clips.reduce((n, r) => n + Number(r[3]), 0)).to.equal(2);
     expect(String(clips[0]![1])).to.match(/DIN 6799, 2.3, in a groove 0.64 wide/);
     expect(extraParts(d).filter(p => p.kind === 'pillar')).to.deep.equal([]);
+    // A tube that ends free takes a collar: a groove would go through its wall.
+    const bare = setArbor('b', { section: { kind: 'tube', bore: 3.1, diameter: 4.1 } })(pair);
+    const sizes = hardwareList(derive(bare)).rows.flatMap(r =>
+      r[0] === 'clip or collar' ? [String(r[1])] : [],
+    );
+    expect(sizes).to.include('for a tube of 4.1');
+    expect(sizes.some(s => /^for a rod of 3: DIN 6799/.test(s))).to.equal(true);
     expect(must(readMachine(writeMachine(d.machine))).layout.plates!.plank).to.equal(true);
   });
 
