@@ -97,6 +97,18 @@ describe('searches as jobs', () => {
     expect(cascade!.plan.branches.map(b => toFraction(b.rate))).to.deep.equal(['1/2', '1/3']);
   });
 
+  it('tell the best plan so far of the school that is sought, with every word after it was found', () => {
+    const told: { readonly at: number; readonly best?: unknown }[] = [];
+    for (const news of searchJob(requests[3]!)) if (news.schools) told.push(news.schools);
+    for (const school of [0, 1]) {
+      const of = told.filter(t => t.at === school);
+      const first = of.findIndex(t => t.best);
+      expect(first).to.be.at.least(0);
+      expect(of.slice(first).every(t => t.best)).to.equal(true);
+    }
+    expect(told.find(t => t.at === 1)?.best, 'not that of the school before').to.equal(undefined);
+  });
+
   it('pass a problem on', () => {
     const job = searchJob({ kind: 'branches', queries: [{ ...plan, outputs: [] }] });
     let step = job.next();

@@ -95,11 +95,11 @@ export interface SearchAnswers {
 export interface SearchNews {
   readonly done: number;
   readonly best?: readonly Candidate[];
-  readonly plan?: BranchPlan;
-  /** Of several plans: which is sought, how far that is, and those that are there. */
+  /** Of several plans: which is sought, how far that is with its best so far, and those that are there. */
   readonly schools?: {
     readonly at: number;
     readonly done: number;
+    readonly best?: BranchPlan;
     readonly found: readonly BranchResult[];
   };
   readonly folded?: readonly Folded[];
@@ -165,13 +165,14 @@ function* branches(queries: readonly BranchQuery[]): Job<SearchAnswers['branches
   for (const [i, query] of queries.entries()) {
     const job = searchBranches(query);
     let done = 0;
+    let best: BranchPlan | undefined;
     let step = job.next();
     for (; !step.done; step = job.next()) {
       done = Math.max(done, step.value.done);
+      best = step.value.plan ?? best;
       yield {
-        ...step.value,
         done: (i + done) / queries.length,
-        schools: { at: i, done, found: [...found] },
+        schools: { at: i, done, found: [...found], ...(best && { best }) },
       };
     }
     const answer = step.value;

@@ -19,7 +19,7 @@ import TickBox from '../../parts/TickBox.vue';
 /** What a plan for all outputs is asked. */
 const props = defineProps<{ planning: PlanSearch }>();
 const { machine } = useOpen();
-const { limits, possible, search, problem, start } = props.planning;
+const { limits, possible, search, best, problem, start } = props.planning;
 const names = computed(() => Object.fromEntries(machine.value.aims.map(a => [a.id, a.name])));
 const OBJECTIVES = computed<{ title: string; value: Objective }[]>(() => [
   { title: 'least worst error', value: 'worst error' },
@@ -31,7 +31,6 @@ const DRIVES = [
   { title: 'as given at Aims', value: 'given' },
   { title: 'free: the crank may turn at any speed', value: 'free' },
 ] as const;
-const news = computed(() => search.news.value?.plan);
 const readStock = (text: string): Result<unknown> => (text === '' ? ok([]) : parseStock(text));
 
 const toggled = <T extends string>(list: readonly T[], item: T): T[] =>
@@ -105,7 +104,7 @@ const toggleOutput = (id: string): void => void (limits.outputs = toggled(limits
         >Plan all</v-btn
       >
       <WorkBar :work="search" label="Planning" cancel-test="plan-cancel">
-        <span v-if="news" class="quiet figure"> so far {{ figure(toNumber(ppm(news.worst)), 3) }} ppm </span>
+        <span v-if="best" class="quiet figure"> so far {{ figure(toNumber(ppm(best.worst)), 3) }} ppm </span>
       </WorkBar>
     </div>
     <p v-if="problem" class="error-text" role="alert" data-test="plan-problem">{{ sayProblem(problem) }}</p>

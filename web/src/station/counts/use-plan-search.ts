@@ -1,6 +1,5 @@
 import { parseStock } from '@tesseron/core/search';
 import {
-  type BranchPlan,
   type BranchQuery,
   type BranchResult,
   type Objective,
@@ -77,7 +76,6 @@ export function usePlanSearch() {
     const { objective, drive, least, most, leastSum, mostSum } = limits;
     const error = div(must(parseDecimal(String(limits.errorPpm))), rational(1000000n));
     const stock = parseStock(limits.stock);
-    partial.value = undefined;
     asked.value = SCHOOLS.filter(s => limits.schools.includes(s)).map(school => ({
       ...{ outputs: chosen.value, school, objective, drive, error, least, most, leastSum, mostSum },
       ...(stock.ok && { stock: stock.value }),
@@ -91,17 +89,14 @@ export function usePlanSearch() {
     proven: r.proven,
     beyond: r.beyond,
   });
-  /** The best plan so far of the school that is being sought. */
-  const partial = shallowRef<{ readonly at: number; readonly plan: BranchPlan }>();
-  watch(search.news, news => {
-    if (news?.plan && news.schools) partial.value = { at: news.schools.at, plan: news.plan };
-  });
   /** The schools that are done, the one under way with its best so far, and while it goes on those that wait. */
   function underWay(): SchoolRow[] {
-    const { at, done, found } = search.news.value?.schools ?? { at: 0, done: 0, found: [] };
-    const best = partial.value?.at === at ? { plan: partial.value.plan } : {};
+    const { at, done, found, best: plan } = search.news.value?.schools ?? { at: 0, done: 0, found: [] };
     const going = search.searching.value;
-    const now: SchoolRow = { ...rowOf({ ...best, proven: false, coveredTo: 0 }, at), ...(going && { done }) };
+    const now: SchoolRow = {
+      ...rowOf({ ...(plan && { plan }), proven: false, coveredTo: 0 }, at),
+      ...(going && { done }),
+    };
     const waiting = asked.value
       .slice(at + 1)
       .map(query => ({ query, plan: undefined, proven: false, done: 0 }));
@@ -148,7 +143,9 @@ export function usePlanSearch() {
     });
   }
 
-  return { limits, possible, search, plans, problem, start, choose };
+  /** The best plan so far, of whichever school it is. */
+  const best = computed(() => (search.searching.value ? search.news.value?.schools?.best : undefined));
+  return { limits, possible, search, plans, best, problem, start, choose };
 }
 
 export type PlanSearch = ReturnType<typeof usePlanSearch>;
