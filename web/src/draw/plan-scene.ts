@@ -1,7 +1,7 @@
 import { type Derived, liesInPlan, rackOf, type WheelState } from '@tesseron/core/state';
 import { type WheelPlane, wheelPlane } from '@tesseron/core/derive';
 import { flatten, type Path, type Point, polar } from '@tesseron/core/geometry';
-import { circleCount, type Wheel } from '@tesseron/core/machine';
+import { circleCount, otherSide, type Wheel } from '@tesseron/core/machine';
 import { copyPlace, type DriveTurns, type Stance, stancesAt } from '@tesseron/core/motion';
 import type { Rational } from '@tesseron/core/rational';
 import { toothFigure } from '@tesseron/core/tooth';
@@ -23,7 +23,24 @@ export interface DrawnWheel {
   /** Its teeth, where they lie in the plan and can be drawn. */
   readonly state: WheelState | undefined;
   readonly machine: Derived['machine'];
+  readonly beside?: Beside;
   readonly key: string;
+}
+
+/** The other side of a ring with teeth inside and outside. */
+interface Beside {
+  readonly id: string;
+  readonly state: WheelState;
+  readonly phase: number;
+  readonly key: string;
+}
+
+function besideOf({ machine, wheels, phases }: Derived, wheel: Wheel): Beside | undefined {
+  const other = otherSide(machine, wheel);
+  const state = other && wheels[other.id];
+  if (!state) return undefined;
+  const phase = phases.at[other.id] ?? 0;
+  return { id: other.id, state, phase, key: `${state.key} ${phase - (phases.at[wheel.id] ?? 0)}` };
 }
 
 /** All wheels that can be drawn, lowest layer first, larger before smaller. */
@@ -45,6 +62,7 @@ export function drawnWheels(derived: Derived): DrawnWheel[] {
     const rack = state && rackOf(state);
     const plain = ((count ?? 20) * module) / 2;
     const mounted = wheel.mount && [wheel.mount, derived.phases.at[wheel.id]];
+    const beside = besideOf(derived, wheel);
     return [
       {
         wheel,
@@ -59,7 +77,8 @@ export function drawnWheels(derived: Derived): DrawnWheel[] {
         rack,
         state: flat,
         machine,
-        key: `${state?.key ?? ''} ${JSON.stringify([wheel.bore, wheel.body, mounted])}`,
+        ...(beside && { beside }),
+        key: `${state?.key ?? ''} ${JSON.stringify([wheel.bore, wheel.body, mounted])} ${beside?.key ?? ''}`,
       },
     ];
   });
@@ -137,11 +156,18 @@ function addCircle(path: Path2D, radius: number): void {
 }
 
 /** The wheel's plane figure, no finer than it is drawn. */
-function planeAt({ wheel, state, machine, phase }: DrawnWheel, chordError: number): WheelPlane | undefined {
+function planeAt(
+  { wheel, state, machine, phase, beside }: DrawnWheel,
+  chordError: number,
+): WheelPlane | undefined {
   if (!state) return undefined;
-  const coarse = { ...state, figure: toothFigure(state.teeth, chordError) };
+  const coarsely = (of: WheelState): WheelState => ({ ...of, figure: toothFigure(of.teeth, chordError) });
   const plane = wheelPlane(
-    { machine, wheels: { [wheel.id]: coarse }, phases: { at: { [wheel.id]: phase } } },
+    {
+      machine,
+      wheels: { [wheel.id]: coarsely(state), ...(beside && { [beside.id]: coarsely(beside.state) }) },
+      phases: { at: { [wheel.id]: phase, ...(beside && { [beside.id]: beside.phase }) } },
+    },
     wheel,
   );
   return plane.ok ? plane.value : undefined;

@@ -16,4 +16,5 @@ export * from './new-aim.ts';
 export * from './teeth-groups.ts';
 export * from './usual-rim.ts';
 export * from './set-wheels.ts';
+export * from './two-sided.ts';
 export * from './screw-boss.ts';

@@ -103,6 +103,7 @@ function* bodyReferences(machine: Machine): Generator<Reference> {
   for (const w of machine.wheels) {
     yield [w.name, 'member', w.member];
     yield [w.name, 'toothing', w.toothing];
+    if (w.mount?.kind === 'around') yield [w.name, 'wheel', w.mount.ring];
   }
 }
 

@@ -85,6 +85,7 @@ const EDITS: { readonly [C in Exclude<FixCode, LaidFixCode>]: (subject: string, 
   'give-body': id => setArbor(id, { bodiless: undefined }),
   'give-hub': (id, value) => setProud(id, { side: 'front', height: value }),
   'no-hub': id => setProud(id, undefined),
+  'no-lugs': id => setWheel(id, { mount: undefined }),
   'set-hub-height': (id, value) => machine =>
     setProud(id, { side: byId(machine.wheels, id)?.body?.proud?.side ?? 'front', height: value })(machine),
   'set-hub-across': (id, value) => setBody(id, { hubDiameter: value }),

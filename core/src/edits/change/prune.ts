@@ -4,7 +4,7 @@ import { placeHangsOn } from '../../document/machine/place.ts';
 import { GROUND } from '../../document/machine/ground.ts';
 import { moduleOf } from '../../document/machine/tooth-size.ts';
 import { setWheels } from '../../document/machine/set-wheels.ts';
-import type { Machine, SetStage } from '../../document/machine/types.ts';
+import type { Machine, SetStage, Wheel } from '../../document/machine/types.ts';
 
 type Ids = ReadonlySet<string>;
 
@@ -30,7 +30,7 @@ function pruneOnce(machine: Machine, before: Machine): Machine {
     .filter(m => m.kind === 'link' || (m.kind === 'slide' ? frames.has(m.frame) : axisIds.has(m.axis)))
     .map(m => (m.kind !== 'link' && m.held !== undefined && !frames.has(m.held) ? withoutHeld(m) : m));
   const memberIds: Ids = new Set(members.map(m => m.id));
-  const wheels = machine.wheels.filter(w => memberIds.has(w.member));
+  const wheels = machine.wheels.filter(w => memberIds.has(w.member)).map((w, _, all) => aroundLeft(w, all));
   const ends: Ids = new Set([...memberIds, ...wheels.map(w => w.id)]);
   const joints = machine.joints.filter(j => jointEnds(j).every(([, id]) => ends.has(id)));
   const jointIds: Ids = new Set(joints.map(j => j.id));
@@ -59,6 +59,17 @@ function pruneOnce(machine: Machine, before: Machine): Machine {
     aims: machine.aims.map(a => withoutGone(a, memberIds, frames)),
     ...(machine.drive && !memberIds.has(machine.drive.member) ? { drive: undefined } : {}),
   };
+}
+
+/** Teeth outside a ring that is gone are those of a wheel by itself. */
+function aroundLeft(wheel: Wheel, wheels: readonly Wheel[]): Wheel {
+  if (
+    wheel.mount?.kind !== 'around' ||
+    wheels.some(w => wheel.mount?.kind === 'around' && w.id === wheel.mount.ring)
+  )
+    return wheel;
+  const { mount: _, ...alone } = wheel;
+  return alone;
 }
 
 /** Sets keep the stages whose wheels and meshes are all there; one without any is gone. */

@@ -18,3 +18,4 @@ export * from './place-as.ts';
 export * from './poses.ts';
 export * from './new-pillar.ts';
 export * from './frame.ts';
+export * from './teeth-outside.ts';

@@ -1,5 +1,5 @@
 import type { Attempt } from '../change/index.ts';
-import { byId, jointEnds } from '../../document/machine/index.ts';
+import { byId, jointEnds, ringWithin } from '../../document/machine/index.ts';
 import { ok } from '../../ground/result/index.ts';
 import { gone } from './sound.ts';
 
@@ -11,13 +11,15 @@ export function moveToLayer(wheelId: string, layer: number): Attempt {
     const group = new Set([wheelId]);
     const ties = machine.joints
       .map(j => jointEnds(j))
-      .filter(ends => ends.every(([what]) => what === 'wheel'));
+      .filter(ends => ends.every(([what]) => what === 'wheel'))
+      .map(ends => ends.map(([, id]) => id));
+    for (const w of machine.wheels) {
+      const ring = ringWithin(machine, w);
+      if (ring) ties.push([w.id, ring.id]);
+    }
     for (let size = 0; size !== group.size;) {
       size = group.size;
-      for (const ends of ties) {
-        const ids = ends.map(([, id]) => id);
-        if (ids.some(id => group.has(id))) for (const id of ids) group.add(id);
-      }
+      for (const ids of ties) if (ids.some(id => group.has(id))) for (const id of ids) group.add(id);
     }
     return ok({
       ...machine,

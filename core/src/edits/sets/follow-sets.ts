@@ -2,6 +2,7 @@ import { byId, type Machine, type SetStage } from '../../document/machine/index.
 import { ok, type Result } from '../../ground/result/index.ts';
 import { type WantedShift } from '../../counting/planetary/index.ts';
 import { changeStage, type SetChange, shiftsAsTheyAre } from './change-set.ts';
+import { followRims } from './follow-rims.ts';
 import { type StageCounts, stageCounts, stageParts } from './stage-parts.ts';
 
 /**
@@ -10,7 +11,7 @@ import { type StageCounts, stageCounts, stageParts } from './stage-parts.ts';
  */
 export function followSets(before: Machine, after: Machine): Result<Machine> {
   if (before.wheels === after.wheels && before.toothings === after.toothings) return ok(after);
-  let current = after;
+  let current = followRims(before, after);
   for (const set of after.sets) {
     const was = byId(before.sets, set.id);
     for (const stage of set.stages) {

@@ -51,6 +51,7 @@ const FIXES: { readonly [C in FixCode]: (value: Fixes[C], name: string) => strin
   'pins-behind': v => `Put its plate in layer ${v + 1}`,
   'give-hub': v => `Let its hub stand out by ${mm(v, 1)}`,
   'no-hub': () => 'Leave its hub flush',
+  'no-lugs': () => 'Take its lugs away',
   'set-hub-height': v => `Make its hub ${mm(v, 1)} high`,
   'set-hub-across': v => `Make its hub ${mm(v, 1)} across`,
   'give-lugs': () => 'Give it three lugs for rods in the plates',

@@ -1,7 +1,7 @@
 import { mm } from '../../ground/units/index.ts';
 import type { Wordings } from './finding-words.ts';
 
-/** Hubs that stand out of their wheels. */
+/** Hubs that stand out of their wheels, and rims with teeth on both sides. */
 export const HUB_WORDS = {
   'hub-not-here': s => ({
     title: `No hub stands out of ${s.name()} yet`,
@@ -35,5 +35,20 @@ export const HUB_WORDS = {
       `${s.data.screw} needs ${mm(s.data.least, 1)} of height, its thread and 1 mm on each side (common practice, ` +
       `no source); the wheel is ${mm(s.data.thick, 1)} thick.`,
     advice: 'Let its hub stand out, or hold it otherwise.',
+  }),
+  'rim-between-teeth': s => ({
+    title:
+      s.data.is > 0
+        ? `${s.name(1)} is thin between its teeth inside and outside`
+        : `The teeth outside ${s.name(1)} reach into those inside`,
+    why:
+      `Between the roots ${s.data.is > 0 ? `${mm(s.data.is)} remain` : 'nothing remains'}; a rim of 1.2 times the ` +
+      `depth of its teeth, ${mm(s.data.least)}, bends no tooth more than a solid wheel would (ANSI/AGMA 2101-D04).`,
+    advice: `From ${s.data.count} teeth outside on there is enough.`,
+  }),
+  'lugs-in-teeth': s => ({
+    title: `Lugs of ${s.name()} stand in its teeth outside`,
+    why: 'Lugs stand out of a rim, and here teeth do. The body is made without them.',
+    advice: 'Let a wall join it to its arbor, or take the teeth outside away.',
   }),
 } satisfies Partial<Wordings>;

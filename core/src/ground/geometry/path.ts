@@ -1,4 +1,4 @@
-import type { Point } from './point.ts';
+import { type Point, rotate } from './point.ts';
 
 /** A piece of a path from where the last one ended: a straight line, or a true circular arc about a centre. */
 export type Segment =
@@ -37,6 +37,18 @@ export function polygon(points: readonly Point[]): Path {
 /** The same path moved by so much. */
 export function movedPath(path: Path, by: Point): Path {
   const at = (p: Point): Point => ({ x: p.x + by.x, y: p.y + by.y });
+  return {
+    ...path,
+    start: at(path.start),
+    segments: path.segments.map((s): Segment =>
+      s.kind === 'line' ? { ...s, to: at(s.to) } : { ...s, to: at(s.to), centre: at(s.centre) },
+    ),
+  };
+}
+
+/** The same path turned about the origin, counter-clockwise, radians. */
+export function turnedPath(path: Path, by: number): Path {
+  const at = (p: Point): Point => rotate(p, by);
   return {
     ...path,
     start: at(path.start),

@@ -25,6 +25,9 @@ export interface Findings {
   'crank-no-seat': Nothing;
   'held-by-nothing': { what: 'ring' | 'arbor' };
   'lugs-meet': { is: Count; most: Count };
+  'lugs-in-teeth': Nothing;
+  /** `count`: of teeth outside that leaves enough. */
+  'rim-between-teeth': { is: Mm; least: Mm; count: Count };
   /** Moments about the axis; `known`: by densities, or else as if all were alike. */
   'out-of-balance': { out: number; weight: number; known: boolean };
   'arm-not-bent': { lift: Mm };

@@ -32,6 +32,7 @@ export interface Fixes {
   'give-lugs': Mm;
   'give-hub': Mm;
   'no-hub': Nothing;
+  'no-lugs': Nothing;
   'set-hub-height': Mm;
   'set-hub-across': Mm;
   'pins-behind': Layer;

@@ -9,6 +9,7 @@ import {
   materialOf,
   type Process,
   processOf,
+  ringWithin,
   type Wheel,
 } from '../../document/machine/index.ts';
 import {
@@ -48,6 +49,7 @@ export function partsList(derived: Derived): Table {
     const bore = hole ? round(2 * boreReach(hole)) : 0;
     const bevel = bevelMeasures(derived, w);
     const number = bevel ? wheelsOf(derived, w) : (flat.get(w.id)?.number ?? 1);
+    const within = ringWithin(machine, w) ?? fused.get(w.id);
     return [
       w.name,
       byId(machine.members, w.member)?.name ?? '',
@@ -63,11 +65,7 @@ export function partsList(derived: Derived): Table {
       byId(machine.toothings, w.toothing)?.name ?? '',
       '',
       number,
-      ...(fused.has(w.id)
-        ? inOnePiece(fused.get(w.id)?.name ?? '')
-        : bevel
-          ? bevelCells(machine, w, bevel, number)
-          : made(w.id)),
+      ...(within ? inOnePiece(within.name) : bevel ? bevelCells(machine, w, bevel, number) : made(w.id)),
     ];
   });
   return {

@@ -1,7 +1,7 @@
 import type { Derived } from '../../state/state/index.ts';
 import { type TriMesh } from '../../ground/geometry/index.ts';
 import { fusedParts, onePieces, type Piece } from '../../place/layout/index.ts';
-import { byId, type Process, processOf } from '../../document/machine/index.ts';
+import { byId, ownParts, type Process, processOf } from '../../document/machine/index.ts';
 import { AS_IS, type Growth, growthOf } from '../process/index.ts';
 import { type FlatPart, flatParts, piecesNeeded } from '../workshop/index.ts';
 import { fail, ok, type Result } from '../../ground/result/index.ts';
@@ -43,7 +43,7 @@ export function solidParts(derived: Derived): SolidPart[] {
     number: machine.making.find(m => m.part === one.id)?.number ?? piecesNeeded(derived, one.arbor),
   }));
   const flat = flatParts(derived).parts;
-  const loose = machine.wheels.filter(w => !fused.has(w.id));
+  const loose = ownParts(machine).filter(w => !fused.has(w.id));
   const wheels = loose.map((w): SolidPart => ({
     ...{ id: w.id, kind: 'wheel', name: flat.find(p => p.id === w.id)?.name ?? w.name },
     number:

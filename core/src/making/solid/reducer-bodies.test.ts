@@ -1,13 +1,11 @@
 import { expect } from 'chai';
-import Module from 'manifold-3d';
 import { derive } from '../../state/derive/index.ts';
-import { isClosed, type TriMesh } from '../../ground/geometry/index.ts';
 import { type Machine, newMachine } from '../../document/machine/index.ts';
 import { READY } from '../../edits/arrangements/index.ts';
 import { hardwareList, partsList } from '../lists/index.ts';
-import { stancesAt } from '../../place/motion/index.ts';
 import { must } from '../../ground/result/index.ts';
-import { partMaker, spaceScene } from './index.ts';
+import { spaceScene } from './index.ts';
+import { expectApart } from '../../../test/apart.ts';
 
 const start: Machine = {
   ...newMachine('r'),
@@ -43,41 +41,15 @@ describe('a reducer as it is made', function () {
     ],
   ] as [string, Record<string, string>, string[], number?][])
     it(`${what}: all its bodies are apart at ${positions} positions of the crank`, async () => {
-      const kit = await Module();
-      kit.setup();
       const d = derive(built(values));
-      const make = partMaker(kit, d);
       const all = spaceScene(d).items;
       const kinds = all.map(i => i.body.split(/[ \d]/)[0]).filter(k => k !== 'piece');
       expect(kinds.sort()).to.deep.equal(bodies);
-      const solid = ({ positions, triangles }: TriMesh): InstanceType<typeof kit.Manifold> =>
-        new kit.Manifold(
-          new kit.Mesh({ numProp: 3, vertProperties: Float32Array.from(positions), triVerts: triangles }),
-        );
-      const items = all.filter(i => !i.body.startsWith('piece'));
-      const made = items.map(i => {
-        const mesh = must(make({ id: i.body, name: i.body }));
-        expect(isClosed(mesh), i.body).to.equal(true);
-        return i.over ? solid(mesh).rotate([180, 0, 0]) : solid(mesh);
-      });
-      for (let k = 0; k < positions; k++) {
-        const places = stancesAt(d.moving, { whole: 0n, part: k / positions });
-        const stood = items.map((i, n) => {
-          const { centre, angle } = places.get(i.place!)!;
-          return made[n]!.rotate([0, 0, ((i.spin + angle) * 180) / Math.PI]).translate([
-            centre.x,
-            centre.y,
-            i.at.z,
-          ]);
-        });
-        stood.forEach((a, n) => {
-          for (const [j, b] of stood.slice(n + 1).entries())
-            expect(
-              a.intersect(b).volume(),
-              `${k}: ${items[n]!.body} and ${items[n + 1 + j]!.body}`,
-            ).to.be.below(1e-6);
-        });
-      }
+      await expectApart(
+        d,
+        all.filter(i => !i.body.startsWith('piece')),
+        positions,
+      );
     });
 
   it('stands in the lists with its plate, its eccentric and its pins', () => {

@@ -15,7 +15,7 @@ import {
   wallLayer,
   wheelThickness,
 } from '../../place/layout/index.ts';
-import { arbors, axisOfWheel, byId, GROUND, type Wheel } from '../../document/machine/index.ts';
+import { arbors, axisOfWheel, byId, GROUND, ownParts, type Wheel } from '../../document/machine/index.ts';
 import { bodyArmOf } from '../../place/indicator/index.ts';
 import { indicatorAxis, sideScene } from '../../files/drawings/index.ts';
 import { fittingPart } from './fittings.ts';
@@ -49,7 +49,7 @@ export function spaceScene(derived: Derived): SpaceScene {
   const items = [
     ...ones.flatMap(one => onePieceItems(derived, one)),
     ...[
-      ...derived.machine.wheels.flatMap(w => wheelItems(derived, w)),
+      ...ownParts(derived.machine).flatMap(w => wheelItems(derived, w)),
       ...derived.machine.wheels.flatMap(w => wallItems(derived, w)),
       ...reducerItems(derived),
       ...hubItems(derived, false),

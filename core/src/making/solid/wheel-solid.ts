@@ -1,10 +1,24 @@
 import type { Manifold } from 'manifold-3d';
 import { wheelPiece, wheelPlane } from '../../state/derive/index.ts';
 import { dovetail, fitAllowance, splitPeg, wedge } from '../../teeth/body/index.ts';
-import { type Path, type Point, flatten, strokeText, type TriMesh } from '../../ground/geometry/index.ts';
+import {
+  type Path,
+  type Point,
+  flatten,
+  reversePath,
+  strokeText,
+  type TriMesh,
+} from '../../ground/geometry/index.ts';
 import { wheelThickness } from '../../place/layout/index.ts';
 import { AS_IS, compensated, type Growth } from '../process/index.ts';
-import { byId, type Machine, type Process, processOf, type Wheel } from '../../document/machine/index.ts';
+import {
+  byId,
+  type Machine,
+  type Process,
+  processOf,
+  teethOutside,
+  type Wheel,
+} from '../../document/machine/index.ts';
 import { fail, ok, type Result } from '../../ground/result/index.ts';
 import { degrees, radians } from '../../ground/units/index.ts';
 import { engravedText } from '../../files/drawings/index.ts';
@@ -13,6 +27,7 @@ import { engrave } from './engrave.ts';
 import { withFirstLayer } from './first-layer.ts';
 import { hasPrintedHub, withHub } from './hub-solid.ts';
 import type { SolidFacts } from './solid-facts.ts';
+import type { WheelState } from '../../state/state/index.ts';
 import { extrude, type SolidKit, toTriMesh } from './kit.ts';
 
 /**
@@ -134,15 +149,8 @@ export function wheelManifold(
   if (!moved.ok) return moved;
   const [outline = plane.value.outline, ...holes] = moved.value;
   const height = wheelThickness(facts.machine.stack, wheel);
-  const toothing = byId(facts.machine.toothings, wheel.toothing);
-  const helix = radians(toothing?.helixDeg ?? 0);
-  const way = (wheel.hand ?? 'right') === 'right' ? 1 : -1;
-  const radius = state.dimensions.pitchRadius;
-  const turnOf = (b: number): number => (way * b * Math.tan(helix)) / radius;
-  const pieces = toothing?.double && helix > 0 ? 2 : 1;
+  const { helix, way, pieces, turnOf, stepsOf } = leanOf(facts, wheel, state);
   const rack = state.teeth.family === 'involute rack';
-  const stepsOf = (b: number): number =>
-    helix === 0 || rack ? 0 : Math.max(1, Math.ceil(Math.abs(turnOf(b)) / HELIX_STEP));
   const estimate =
     [outline, ...holes].reduce((n, p) => n + flatten(p, facts.chordError).length, 0) *
     2 *
@@ -157,15 +165,68 @@ export function wheelManifold(
   const lean = rack
     ? sheared(kit, teeth, chordError, way * Math.tan(helix))
     : twisted(kit, teeth, chordError, turnOf, stepsOf);
+  const outside = teethOutside(facts.machine, wheel);
+  const its = outside && facts.wheels[outside.id];
   const body =
-    helix === 0
-      ? extrude(kit, [outline, ...holes], height, chordError)
-      : leaning(kit, { straight: holes.slice(inside), height, pieces, chordError, ...lean });
+    outside && its
+      ? twoSided(
+          kit,
+          { outline, holes, height, chordError },
+          leanOf(facts, outside, its),
+          leanOf(facts, wheel, state),
+        )
+      : helix === 0
+        ? extrude(kit, [outline, ...holes], height, chordError)
+        : leaning(kit, { straight: holes.slice(inside), height, pieces, chordError, ...lean });
   if (plain) return withHub(kit, facts, wheel, body, growth);
   const names = wheel.body?.engraved ? [engravedText(facts, wheel)] : [];
   const text = names.flatMap(l => strokeText(l.text, l, l.height, l.angle ?? 0));
   const marked = engrave(kit, body, [...plane.value.engraved, ...text], height);
   return withHub(kit, facts, wheel, marked, growth);
+}
+
+/** How the teeth of a wheel lean: its turn over a height, in how many steps, and whether it turns back half way. */
+interface Lean {
+  readonly helix: number;
+  readonly way: 1 | -1;
+  readonly pieces: number;
+  readonly turnOf: (height: number) => number;
+  readonly stepsOf: (height: number) => number;
+}
+
+function leanOf({ machine }: SolidFacts, wheel: Wheel, { dimensions, teeth }: WheelState): Lean {
+  const toothing = byId(machine.toothings, wheel.toothing);
+  const helix = radians(toothing?.helixDeg ?? 0);
+  const way = (wheel.hand ?? 'right') === 'right' ? 1 : -1;
+  const turnOf = (b: number): number => (way * b * Math.tan(helix)) / dimensions.pitchRadius;
+  const straight = helix === 0 || teeth.family === 'involute rack';
+  return {
+    ...{ helix, way, turnOf, pieces: toothing?.double && helix > 0 ? 2 : 1 },
+    stepsOf: b => (straight ? 0 : Math.max(1, Math.ceil(Math.abs(turnOf(b)) / HELIX_STEP))),
+  };
+}
+
+/** A ring with teeth on both sides, each leaning by itself: within the outer teeth and not within the ring. */
+function twoSided(
+  kit: SolidKit,
+  plane: {
+    readonly outline: Path;
+    readonly holes: readonly Path[];
+    readonly height: number;
+    readonly chordError: number;
+  },
+  outer: Lean,
+  inner: Lean,
+): Manifold {
+  const { outline, holes, height, chordError } = plane;
+  const filled = (path: Path, { helix, pieces, turnOf, stepsOf }: Lean): Manifold =>
+    helix === 0
+      ? extrude(kit, [path], height, chordError)
+      : leaning(kit, {
+          ...{ straight: [], height, pieces, chordError },
+          ...twisted(kit, [path], chordError, turnOf, stepsOf),
+        });
+  return kit.Manifold.difference([filled(outline, outer), ...holes.map(h => filled(reversePath(h), inner))]);
 }
 
 /** What leans with the teeth, and holes that are cut straight through, as what passes them is straight. */

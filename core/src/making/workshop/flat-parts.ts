@@ -21,6 +21,7 @@ import {
 } from '../../place/layout/index.ts';
 import { AT_REST, copyPlace, stancesAt } from '../../place/motion/index.ts';
 import {
+  ownParts,
   arbors,
   byId,
   jointEnds,
@@ -43,7 +44,7 @@ export interface LeftPart {
 export function flatParts(derived: Derived): { readonly parts: FlatPart[]; readonly left: LeftPart[] } {
   const parts: FlatPart[] = [];
   const left: LeftPart[] = [];
-  for (const wheel of derived.machine.wheels) {
+  for (const wheel of ownParts(derived.machine)) {
     if (derived.wheels[wheel.id]?.teeth.family === 'bevel') continue;
     const made = wheelPart(derived, wheel);
     if ('problem' in made) left.push(made);

@@ -1,4 +1,4 @@
-import { jointEnds, type Machine, type Region } from '../../document/machine/index.ts';
+import { jointEnds, type Machine, type Region, ringWithin } from '../../document/machine/index.ts';
 import { gapBetween } from './gap.ts';
 import { depthIn, spanFrom } from './region.ts';
 import { throughDiscs } from './reducer-layers.ts';
@@ -81,17 +81,22 @@ function nearPairs(
 /** How far the bar of an arm reaches from its pivot, mm; 0 for all else. */
 const barLength = ({ bar }: Solid): number => (bar ? Math.hypot(bar.to.x, bar.to.y) : 0);
 
-/** Pairs of wheels that a joint makes touch. */
-function touchingPairs(machine: Pick<Machine, 'joints'>): ReadonlySet<string> {
-  return new Set(
-    machine.joints.flatMap(j => {
+/** Pairs of wheels that a joint makes touch, and the two sides of a ring. */
+function touchingPairs(machine: Pick<Machine, 'joints' | 'wheels'>): ReadonlySet<string> {
+  const sides = machine.wheels.flatMap(w => {
+    const ring = ringWithin(machine, w);
+    return ring ? [`${w.id} ${ring.id}`, `${ring.id} ${w.id}`] : [];
+  });
+  return new Set([
+    ...sides,
+    ...machine.joints.flatMap(j => {
       if (j.kind !== 'mesh') return [];
       const [a, b] = jointEnds(j).map(([, id]) => id);
       // The pins of a reducer's ring go by their mesh.
       const pins = j.type === 'reducer' ? [a, b].flatMap(w => [`${j.id} ${w}`, `${w} ${j.id}`]) : [];
       return [`${a} ${b}`, `${b} ${a}`, ...pins];
     }),
-  );
+  ]);
 }
 
 /** What two solids are to each other; undefined where they may touch. */
@@ -104,7 +109,7 @@ function kindOf(
   if (a.kind === 'shown' || b.kind === 'shown') return shownKind(a, b);
   if (a.kind === 'pillar' || b.kind === 'pillar') return pillarKind(a, b);
   if (a.standing && b.standing) return a.line === b.line ? undefined : 'arbors';
-  if (a.member === b.member) return neighbours(a, b);
+  if (a.member === b.member) return touching.has(`${a.id} ${b.id}`) ? undefined : neighbours(a, b);
   if (a.kind === 'arm' || b.kind === 'arm') return armKind(spindles, a, b);
   const oneLine = a.line === b.line && a.copy === b.copy;
   if (touching.has(`${a.id} ${b.id}`)) return undefined;

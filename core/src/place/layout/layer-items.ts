@@ -6,6 +6,7 @@ import {
   jointEnds,
   type Machine,
   MESHES,
+  ringWithin,
 } from '../../document/machine/index.ts';
 import { armLayers, carriedAxes } from './arms.ts';
 import { USUAL_CLEARANCE } from './clearances.ts';
@@ -169,6 +170,10 @@ function wheelItems(machine: LayoutParts['machine']): LayerItem[] {
       if (first === undefined) continue;
       tie(first, other, flat ? 0 : (layer.get(other) ?? 0) - (layer.get(first) ?? 0));
     }
+  }
+  for (const w of machine.wheels) {
+    const ring = ringWithin(machine, w);
+    if (ring) tie(ring.id, w.id, 0);
   }
   for (const { discs } of outputPlates(machine))
     for (const d of discs.slice(1)) tie(discs[0].id, d.id, d.layer - discs[0].layer);

@@ -1,5 +1,5 @@
 import { ballBearing } from '../../document/bought/index.ts';
-import { byId, GROUND, type Arbor, type Machine } from '../../document/machine/index.ts';
+import { byId, GROUND, type Arbor, type Machine, ringWithin } from '../../document/machine/index.ts';
 import { armLayers } from './arms.ts';
 import { bracketReach, type Crossing } from './crossing-axes.ts';
 import { type Line, linesOf } from './lines.ts';
@@ -140,7 +140,9 @@ function draftOf(
 
 /** Wheels that sit on their arbor with a hub: all but rings, which are held by their rims. */
 export const hubbed = (machine: Pick<Machine, 'wheels'>, arbor: string): Machine['wheels'][number][] =>
-  machine.wheels.filter(w => w.member === arbor && w.role !== 'ring' && w.role !== 'rack');
+  machine.wheels.filter(
+    w => w.member === arbor && w.role !== 'ring' && w.role !== 'rack' && !ringWithin(machine, w),
+  );
 
 const showsAnything = (machine: Pick<Machine, 'aims' | 'indicators'>, id: string): boolean =>
   machine.aims.some(a => a.member === id) || machine.indicators.some(i => i.member === id);

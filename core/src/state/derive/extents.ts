@@ -1,7 +1,7 @@
 import { table } from '../../ground/result/index.ts';
 import { bounds, flatten } from '../../ground/geometry/index.ts';
 import type { Extent } from '../../place/layout/index.ts';
-import { circleCount, type Machine } from '../../document/machine/index.ts';
+import { circleCount, type Machine, otherSide } from '../../document/machine/index.ts';
 import type { WheelState } from '../state/index.ts';
 
 /** Teeth that fill a disc of the plan to their tips. */
@@ -24,9 +24,22 @@ export function extentsOf(
   const found: Record<string, Extent> = table();
   for (const wheel of machine.wheels) {
     const extent = extentOf(wheel, states[wheel.id], modules[wheel.toothing]);
-    if (extent) found[wheel.id] = extent;
+    if (extent) found[wheel.id] = sideOf(machine, wheel, extent, states);
   }
   return found;
+}
+
+/** Of a ring with teeth on both sides, each side ends at the roots of the other. */
+function sideOf(
+  machine: Pick<Machine, 'wheels'>,
+  wheel: Machine['wheels'][number],
+  extent: Extent,
+  states: Readonly<Record<string, WheelState>>,
+): Extent {
+  const other = otherSide(machine, wheel);
+  const root = other && states[other.id]?.dimensions.rootRadius;
+  if (root === undefined) return extent;
+  return wheel.role === 'ring' ? { ...extent, outer: root } : { ...extent, inner: root };
 }
 
 function extentOf(

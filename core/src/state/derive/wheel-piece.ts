@@ -1,4 +1,4 @@
-import { circleCount, processOf, type Wheel } from '../../document/machine/index.ts';
+import { circleCount, processOf, teethOutside, type Wheel } from '../../document/machine/index.ts';
 import { dividesInto, fitAllowance, pieceOf, type WheelPiece } from '../../teeth/body/index.ts';
 import { fusedParts, onePieces } from '../../place/layout/index.ts';
 import type { Result } from '../../ground/result/index.ts';
@@ -16,9 +16,10 @@ export function wheelPiece(derived: Facts, wheel: Wheel): Result<WheelPiece> | u
   const { divided } = wheel;
   const count = circleCount(wheel);
   const state = derived.wheels[wheel.id];
-  if (!divided || !state || !dividesFlat(state) || count === undefined || !dividesInto(wheel, divided.pieces))
-    return undefined;
   const { machine, layout } = derived;
+  const outside = teethOutside(machine, wheel);
+  if (!divided || !state || !dividesFlat(state) || count === undefined) return undefined;
+  if (!dividesInto(wheel, divided.pieces, outside && circleCount(outside))) return undefined;
   if (fusedParts(onePieces(machine, layout.pieces)).has(wheel.id)) return undefined;
   const plane = wheelPlane(derived, wheel);
   if (!plane.ok) return plane;

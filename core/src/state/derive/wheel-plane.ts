@@ -1,6 +1,6 @@
 import { alignmentMark, borePath, boreFault, ringWithLugs, webPaths } from '../../teeth/body/index.ts';
-import { circle, type Path, polar, reversePath } from '../../ground/geometry/index.ts';
-import { type Machine, MESHES, processOf, type Wheel } from '../../document/machine/index.ts';
+import { circle, type Path, polar, reversePath, turnedPath } from '../../ground/geometry/index.ts';
+import { type Machine, MESHES, otherSide, processOf, type Wheel } from '../../document/machine/index.ts';
 import { lugsIn } from '../../place/layout/index.ts';
 import { fail, ok, type Result } from '../../ground/result/index.ts';
 import { holeOf, webRoom, outputRings } from '../judge/index.ts';
@@ -33,12 +33,30 @@ export function wheelPlane(
   const marked = wheel.body?.mark && figure.closes;
   const mark = marked ? [alignmentMark(markRadius(figure), room.module)] : [];
   const output = outputHoles(derived.machine, wheel, state, derived.phases.at);
+  const sided = twoSided(derived, wheel);
+  if (sided) return ok({ ...sided, engraved: [...figure.engraved, ...mark] });
   const lugged = withLugs(wheel, figure.outline, derived.phases.at[wheel.id] ?? 0);
   return ok({
     outline: lugged?.outline ?? figure.outline,
     holes: [...figure.holes, ...bore, ...openings, ...output, ...(lugged?.holes ?? [])],
     engraved: [...figure.engraved, ...mark],
   });
+}
+
+/** The outline of a ring with teeth on both sides, seen from either of them: as far turned as they stand. */
+function twoSided(
+  { machine, wheels, phases }: Parameters<typeof wheelPlane>[0],
+  wheel: Wheel,
+): Pick<WheelPlane, 'outline' | 'holes'> | undefined {
+  const other = otherSide(machine, wheel);
+  const [own, its] = [wheels[wheel.id]?.figure, other && wheels[other.id]?.figure];
+  if (!other || !own?.ok || !its?.ok) return undefined;
+  const turn = (phases.at[other.id] ?? 0) - (phases.at[wheel.id] ?? 0);
+  const turned = (path: Path): Path => turnedPath(path, turn);
+  const inner = wheel.role === 'ring';
+  return inner
+    ? { outline: turned(its.value.outline), holes: own.value.holes }
+    : { outline: own.value.outline, holes: its.value.holes.map(turned) };
 }
 
 /** What a wheel is called whose mesh decides a body that is not worked out: a worm, a wheel that is not round. */

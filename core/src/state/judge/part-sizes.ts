@@ -16,7 +16,14 @@ import {
   wallLayer,
   wheelThickness,
 } from '../../place/layout/index.ts';
-import { arbors, byId, INDICATORS, type Machine } from '../../document/machine/index.ts';
+import {
+  arbors,
+  byId,
+  circleCount,
+  INDICATORS,
+  type Machine,
+  otherSide,
+} from '../../document/machine/index.ts';
 import { rackOf, type WheelState } from '../state/index.ts';
 import { dividesFlat } from './split-findings.ts';
 
@@ -77,14 +84,18 @@ const wheelSizes = ({ wheels, stack, states, extents }: SizeParts): PartSize[] =
       const box = bounds(flatten(state.figure.value.outline, 0.1));
       return [{ ...common, along: box.maxY - box.minY, across: box.maxX - box.minX }];
     }
-    const rim = extents[w.id]?.outer ?? state.dimensions.tipRadius;
+    const other = otherSide({ wheels }, w);
+    if (other && w.role !== 'ring') return [];
+    const rim = extents[other?.id ?? w.id]?.outer ?? state.dimensions.tipRadius;
     const lugged =
       w.mount?.kind === 'lugs' ? lugsIn(w.mount, rim, 0).circleRadius + lugReach(w.mount.hole) : rim;
     const wall =
       wallLayer(w) === undefined
         ? []
         : [{ ...common, part: `wall ${w.id}`, along: 2 * rim, across: 2 * rim }];
-    const pieces = w.divided && dividesFlat(state) && dividesInto(w, w.divided.pieces) ? w.divided.pieces : 1;
+    const divides =
+      w.divided && dividesFlat(state) && dividesInto(w, w.divided.pieces, other && circleCount(other));
+    const pieces = w.divided && divides ? w.divided.pieces : 1;
     const size =
       pieces > 1
         ? pieceRoom(extents[w.id]?.inner ?? 0, lugged, pieces)

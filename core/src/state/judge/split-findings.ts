@@ -9,6 +9,7 @@ import {
   webPaths,
 } from '../../teeth/body/index.ts';
 import { type Finding, finding, fix } from '../../ground/result/index.ts';
+import type { Path } from '../../ground/geometry/index.ts';
 import type { WheelState } from '../state/index.ts';
 import { holeOf, webRoom } from './body-findings.ts';
 
@@ -22,22 +23,28 @@ export const dividesFlat = ({ teeth }: Pick<WheelState, 'teeth'>): boolean => FL
 
 /**
  * Of a wheel that is made in pieces: whether they are alike, whether their splits have room for a joint, and what still
- * holds it on its arbor.
+ * holds it on its arbor. `outside` are the teeth outside the rim of a ring.
  */
-export function splitFindings(wheel: Wheel, state: WheelState, fits?: Allowances): Finding[] {
+export function splitFindings(
+  wheel: Wheel,
+  state: WheelState,
+  fits?: Allowances,
+  outside?: { readonly count: number; readonly outline: Path },
+): Finding[] {
   const { divided, id } = wheel;
   const count = circleCount(wheel);
   if (!divided || count === undefined || !state.figure.ok) return [];
   if (!dividesFlat(state))
     return [finding('split-not-flat', 'warn', 'make', [id], {}, [fix('not-divided', id)])];
-  if (!dividesInto(wheel, divided.pieces)) return [unevenFinding(wheel, divided.pieces, count)];
+  if (!dividesInto(wheel, divided.pieces, outside?.count))
+    return [unevenFinding(wheel, divided.pieces, count, outside?.count)];
   const figure = state.figure.value;
   const room = webRoom(wheel, state, fits);
   const hole = holeOf(wheel);
   const bore = hole && !boreFault(hole) && figure.webRadius > 0 ? [borePath(hole, fits)] : [];
   const web = wheel.body && figure.webRadius > 0 ? webPaths(wheel.body, room) : undefined;
   const holes = [...figure.holes, ...bore, ...(web?.ok ? web.value : [])];
-  const piece = pieceOf({ outline: figure.outline, holes }, count, divided, 0);
+  const piece = pieceOf({ outline: outside?.outline ?? figure.outline, holes }, count, divided, 0);
   const found: Finding[] = [];
   if (!piece.ok || piece.value.joints.length === 0) {
     const width = Math.max(0, figure.webRadius - room.boreRadius);
@@ -52,8 +59,8 @@ export function splitFindings(wheel: Wheel, state: WheelState, fits?: Allowances
 }
 
 /** The nearest number of pieces that are alike, where there is one. */
-function unevenFinding(wheel: Wheel, pieces: number, count: number): Finding {
-  const [near] = divisionsOf(wheel).sort((a, b) => Math.abs(a - pieces) - Math.abs(b - pieces));
+function unevenFinding(wheel: Wheel, pieces: number, count: number, outside?: number): Finding {
+  const [near] = divisionsOf(wheel, outside).sort((a, b) => Math.abs(a - pieces) - Math.abs(b - pieces));
   const other = near === undefined ? [] : [fix('divide', wheel.id, near)];
   return finding('split-uneven', 'warn', 'make', [wheel.id], { pieces, count }, [
     ...other,

@@ -1,4 +1,13 @@
-import { byId, FORMS, type MeshJoint, meshes, processOf, type Wheel } from '../../document/machine/index.ts';
+import {
+  byId,
+  circleCount,
+  FORMS,
+  type MeshJoint,
+  meshes,
+  processOf,
+  teethOutside,
+  type Wheel,
+} from '../../document/machine/index.ts';
 import { type Finding, finding, fix } from '../../ground/result/index.ts';
 import { splitFindings } from './split-findings.ts';
 import { bodyFindings } from './body-findings.ts';
@@ -9,6 +18,7 @@ import { formMeshFindings } from './form-findings.ts';
 import { filletFindings, involuteFindings } from './involute-findings.ts';
 import { pinPlateFinding, reducerFindings } from './reducer-findings.ts';
 import { pinPlates } from '../../place/layout/index.ts';
+import { rimFindings } from './rim-findings.ts';
 import { ringFindings } from './ring-findings.ts';
 import type { TeethFacts } from './teeth-facts.ts';
 
@@ -47,10 +57,18 @@ function wheelFindings(facts: TeethFacts, wheel: Wheel, state: WheelState | unde
   return [
     ...(state.spec && state.involute ? involuteFindings(wheel, state.spec, state.involute) : []),
     ...bodyFindings(wheel, state, processOf(machine, wheel.id)?.fits),
-    ...splitFindings(wheel, state, processOf(machine, wheel.id)?.fits),
+    ...splitFindings(wheel, state, processOf(machine, wheel.id)?.fits, outsideOf(facts, wheel)),
+    ...rimFindings(facts, wheel),
     ...featureFindings(machine, wheel, state),
     ...reducerFindings(machine, wheel, state),
   ];
+}
+
+/** The teeth outside the rim of a ring. */
+function outsideOf({ machine, wheels }: TeethFacts, ring: Wheel): Parameters<typeof splitFindings>[3] {
+  const outside = teethOutside(machine, ring);
+  const [count, outline] = [outside && circleCount(outside), outside && wheels[outside.id]?.outline];
+  return count !== undefined && outline?.ok ? { count, outline: outline.value } : undefined;
 }
 
 /** A worm's count is its starts: it is no pinion of so few teeth; what of it is not worked out is told elsewhere. */

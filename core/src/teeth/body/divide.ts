@@ -42,12 +42,20 @@ const LEAST_STOCK = 4;
 /** Of the stock: how wide the neck of a dovetail is, its head, and how far it reaches; and the widest neck, mm. */
 const [NECK, HEAD, REACH, WIDEST] = [0.35, 0.55, 0.3, 12];
 
-/** Whether a wheel is alike in so many equal pieces: its teeth, its web, its bore, its lugs. */
-export function dividesInto({ teeth, body, bore, mount, role }: Wheel, pieces: number): boolean {
+/**
+ * Whether a wheel is alike in so many equal pieces: its teeth, those outside its rim if there are any, its web, its
+ * bore, its lugs.
+ */
+export function dividesInto(
+  { teeth, body, bore, mount, role }: Wheel,
+  pieces: number,
+  outside?: number,
+): boolean {
   if (role !== 'wheel' && role !== 'ring') return false;
   const count = teeth.kind === 'count' ? teeth.count : 0;
   const around = [
     count,
+    outside ?? 0,
     ...(body && body.web.kind !== 'solid' ? [body.web.number] : []),
     ...(mount?.kind === 'lugs' ? [mount.number] : []),
     ...(bore?.kind === 'hex' ? [6] : []),
@@ -58,8 +66,8 @@ export function dividesInto({ teeth, body, bore, mount, role }: Wheel, pieces: n
 }
 
 /** The numbers of pieces from 2 to 12 into which a wheel divides evenly. */
-export const divisionsOf = (wheel: Wheel): number[] =>
-  Array.from({ length: 11 }, (_, i) => i + 2).filter(n => dividesInto(wheel, n));
+export const divisionsOf = (wheel: Wheel, outside?: number): number[] =>
+  Array.from({ length: 11 }, (_, i) => i + 2).filter(n => dividesInto(wheel, n, outside));
 
 /** A ray from the middle outwards, far beyond the wheel. */
 const ray = (angle: number, far: number): Point => polar(ORIGIN, far, angle);

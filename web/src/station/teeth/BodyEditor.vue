@@ -2,7 +2,7 @@
 import { divisionsOf } from '@tesseron/core/body';
 import { dividesFlat, takesHub } from '@tesseron/core/judge';
 import { kept } from '../../parts/kept-items';
-import { type Wheel, LIMITS } from '@tesseron/core/machine';
+import { circleCount, LIMITS, teethOutside, type Wheel } from '@tesseron/core/machine';
 import { setProud, setWheel } from '@tesseron/core/change';
 import { computed } from 'vue';
 import { useOpen } from '../../machine/use-open';
@@ -51,7 +51,9 @@ function usual(what: 'hubDiameter' | 'rim'): void {
 const divisions = computed(() => {
   const state = derived.value.wheels[props.wheel.id];
   if (!props.wheel.divided && !(state && dividesFlat(state))) return [];
-  const all = [...new Set([...divisionsOf(props.wheel), props.wheel.divided?.pieces ?? 0])];
+  const outside = teethOutside(derived.value.machine, props.wheel);
+  const like = divisionsOf(props.wheel, outside && circleCount(outside));
+  const all = [...new Set([...like, props.wheel.divided?.pieces ?? 0])];
   const some = all.filter(n => n > 1).sort((a, b) => a - b);
   return [{ title: 'whole', value: 1 }, ...some.map(n => ({ title: `in ${n} equal pieces`, value: n }))];
 });

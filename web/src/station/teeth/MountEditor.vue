@@ -1,6 +1,14 @@
 <script setup lang="ts">
-import { type Wheel, LIMITS, USUAL_LUG_HOLE } from '@tesseron/core/machine';
+import {
+  circleCount,
+  type Wheel,
+  LIMITS,
+  recounted,
+  teethOutside,
+  USUAL_LUG_HOLE,
+} from '@tesseron/core/machine';
 import { setWheel } from '@tesseron/core/change';
+import { addTeethOutside, deletionOf, usualOutside } from '@tesseron/core/edit';
 import { computed } from 'vue';
 import { useOpen } from '../../machine/use-open';
 import { kept } from '../../parts/kept-items';
@@ -9,7 +17,7 @@ import NumberFields from '../../parts/NumberFields.vue';
 
 /** How a ring is joined to what bears it: by lugs to the plates, or by a wall to its arbor. */
 const props = defineProps<{ wheel: Wheel }>();
-const { change } = useOpen();
+const { machine, change, attempt } = useOpen();
 type Mount = NonNullable<Wheel['mount']>;
 const WAYS = [
   { value: 'none', title: 'nothing said' },
@@ -20,7 +28,7 @@ const WAYS = [
 type Way = (typeof WAYS)[number]['value'];
 const way = computed((): Way => {
   const { mount } = props.wheel;
-  return mount === undefined ? 'none' : mount.kind === 'lugs' ? 'lugs' : mount.side;
+  return mount?.kind === 'lugs' ? 'lugs' : mount?.kind === 'wall' ? mount.side : 'none';
 });
 const set = (mount: Mount | undefined): void =>
   change(`What holds ${props.wheel.name}`, setWheel(props.wheel.id, { mount } as Partial<Wheel>));
@@ -28,6 +36,29 @@ function take(to: Way): void {
   if (to === 'none') set(undefined);
   else set(to === 'lugs' ? { kind: 'lugs', number: 3, hole: USUAL_LUG_HOLE } : { kind: 'wall', side: to });
 }
+/** Teeth in the outside of its rim, which are one part with it. */
+const outside = computed(() => teethOutside(machine.value, props.wheel));
+function cut(count: number): void {
+  const there = outside.value;
+  if (there) change(`Teeth of ${there.name}`, setWheel(there.id, { teeth: recounted(there.teeth, count) }));
+  else attempt(`Teeth outside ${props.wheel.name}`, addTeethOutside(props.wheel.id, count));
+}
+const outsideField = computed((): NumberSpec[] => {
+  const there = outside.value;
+  return [
+    number('Teeth outside', there && circleCount(there), LIMITS.countDrawn, cut, {
+      ...{
+        whole: true,
+        test: 'teeth-outside',
+        hint: `left empty: none; ${usualOutside(props.wheel)} leave a rim`,
+      },
+      ...(there && {
+        clear: () =>
+          change(`Take the teeth outside ${props.wheel.name} away`, m => deletionOf(m, there.id).machine),
+      }),
+    }),
+  ];
+});
 const fields = computed((): NumberSpec[] => {
   const { mount } = props.wheel;
   if (mount?.kind !== 'lugs') return [];
@@ -58,7 +89,7 @@ const fields = computed((): NumberSpec[] => {
       data-test="mount"
       @update:model-value="take"
     />
-    <NumberFields :fields="fields" />
+    <NumberFields :fields="[...fields, ...outsideField]" />
   </div>
 </template>
 

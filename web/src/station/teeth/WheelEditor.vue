@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { kept } from '../../parts/kept-items';
-import { circleCount, type Wheel, LIMITS, recounted } from '@tesseron/core/machine';
+import { circleCount, type Wheel, LIMITS, recounted, ringWithin } from '@tesseron/core/machine';
 import { setWheel } from '@tesseron/core/change';
 import { wheelFigures } from '@tesseron/core/ask';
 import { mm } from '@tesseron/core/units';
@@ -26,6 +26,8 @@ const figures = computed(() =>
     ([name, value]) => [name, mm(value, 3)] as const,
   ),
 );
+/** The ring outside whose rim its teeth stand. */
+const rim = computed(() => ringWithin(derived.value.machine, props.wheel));
 const set = (what: string, value: Partial<Omit<Wheel, 'id'>>): void =>
   change(`${what} of ${props.wheel.name}`, setWheel(props.wheel.id, value));
 const HANDS = [
@@ -73,7 +75,10 @@ const HANDS = [
         @update:model-value="set('Hand', { hand: $event })"
       />
     </div>
-    <DrawnLater><BodyEditor :wheel="wheel" /></DrawnLater>
+    <p v-if="rim" class="quiet" data-test="one-part-with">
+      One part with {{ wheelName(rim) }}: bore and body are its.
+    </p>
+    <DrawnLater v-else><BodyEditor :wheel="wheel" /></DrawnLater>
     <MountEditor v-if="wheel.role === 'ring'" :wheel="wheel" />
     <dl>
       <div v-for="[name, value] in figures" :key="name">

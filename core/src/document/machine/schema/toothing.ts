@@ -176,6 +176,8 @@ const Mount = z.discriminatedUnion('kind', [
   }),
   /** A wall in the next layer that closes it on one side and sits on its arbor. */
   z.strictObject({ kind: z.literal('wall'), side: z.enum(['front', 'back']) }),
+  /** Of a wheel: its teeth stand outside the rim of a ring of its arbor, and it is one part with it. */
+  z.strictObject({ kind: z.literal('around'), ring: Id }),
 ]);
 
 /** A toothed part of a member. */
