@@ -86,6 +86,11 @@ describe('a machine that stands', function () {
     expect(
       await page.locator('[data-test=feet], [data-test=lifts-off], [data-test=add-pillar]').count(),
     ).to.equal(0);
+    // On a base: too small, it tips, and is mended.
+    await page.locator('[data-test=base] input').check();
+    await type(page, 'base-across', '20');
+    await page.getByRole('button', { name: /^A base/ }).click();
+    await page.locator('[data-test=holes] tr', { hasText: 'column' }).waitFor();
     await page.click('[data-test=plan-layers]');
     await page.click('[data-test=find-layers]');
     await page.click('[data-test=fit-bores]');
@@ -102,6 +107,9 @@ describe('a machine that stands', function () {
     const names = Object.keys(files);
     expect(names.some(n => /parts\/back-plate.*\.dxf/.test(n))).to.equal(true);
     expect(names.filter(n => /front-plate/.test(n))).to.deep.equal([]);
+    expect(names.some(n => /parts\/base.*\.dxf/.test(n))).to.equal(true);
+    expect(new TextDecoder().decode(files['lists/parts.csv'])).to.match(/^column,/m);
+    expect(new TextDecoder().decode(files['read-me.txt']), 'a laser makes no column').to.match(/column/);
     const hardware = new TextDecoder().decode(files['lists/hardware.csv']);
     expect(hardware)
       .to.match(/grub screw,M2.5,4/)

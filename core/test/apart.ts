@@ -26,7 +26,8 @@ export async function expectApart(d: Derived, items: readonly SpaceItem[], posit
   for (let k = 0; k < positions; k++) {
     const places = stancesAt(d.moving, { whole: 0n, part: k / positions });
     const stood = items.flatMap((item, n) => {
-      const [stance, body] = [places.get(item.place ?? ''), made[n]];
+      const still = { centre: { x: item.at.x, y: item.at.y }, angle: 0 };
+      const [stance, body] = [item.place === undefined ? still : places.get(item.place), made[n]];
       if (!stance || !body) throw new Error(`${item.body} stands nowhere`);
       const { centre, angle } = stance;
       const turned = body.rotate([0, 0, ((item.spin + angle) * 180) / Math.PI]);

@@ -121,7 +121,7 @@ function colourOf({ tokens, rates }: SidePicture, r: SideRect): string {
   if (r.what === 'plate') return tokens.hairline;
   const { kind, member } = r.of as SideRound;
   if (r.what === 'bar' && (r.of as { kind: string }).kind === 'hand') return tokens.accent;
-  if (kind === 'pillar' || kind === 'foot') return tokens.hairline;
+  if (kind === 'pillar' || kind === 'foot' || kind === 'column' || kind === 'base') return tokens.hairline;
   if (kind === 'bearing') return tokens.panel;
   if (kind === 'dial' && member === undefined) return tokens.panel;
   if (kind === 'rod' || kind === 'spacer' || kind === 'washers') return tokens.panel;

@@ -1,5 +1,5 @@
 import type { Fix, FixCode, Fixes } from '../../ground/result/index.ts';
-import type { Arbor, Axis, InvoluteForm, Toothing, Wheel } from '../../document/machine/types.ts';
+import type { Arbor, Axis, InvoluteForm, Machine, Toothing, Wheel } from '../../document/machine/types.ts';
 import { insertIdler } from './insert-idler.ts';
 import { plateBehind } from './insert-layer.ts';
 import { onOwnTeeth } from './own-toothing.ts';
@@ -80,6 +80,8 @@ const EDITS: { readonly [C in Exclude<FixCode, LaidFixCode>]: (subject: string, 
   'not-divided': id => setWheel(id, { divided: undefined }),
   'glue-on': id => setWheel(id, { hold: 'glue' }),
   'press-on': id => setIndicator(id, { hold: undefined }),
+  'set-column-height': (_, value) => setBase(base => ({ column: { ...base.column, height: value } })),
+  'set-base-across': (_, value) => setBase(() => ({ across: value })),
   'set-feet-height': (_, value) => setFeet({ height: value }),
   'set-feet-across': (_, value) => setFeet({ diameter: value }),
   'give-body': id => setArbor(id, { bodiless: undefined }),
@@ -132,6 +134,16 @@ const setFeet =
   machine => {
     const feet = machine.layout.plates?.feet;
     return feet ? setPlates({ feet: { ...feet, ...change } })(machine) : machine;
+  };
+
+type Base = NonNullable<NonNullable<Machine['layout']['plates']>['base']>;
+
+/** Changes the board on which it stands, where there is one. */
+const setBase =
+  (change: (base: Base) => Partial<Base>): Edit =>
+  machine => {
+    const base = machine.layout.plates?.base;
+    return base ? setPlates({ base: { ...base, ...change(base) } })(machine) : machine;
   };
 
 /** Gives the arbor of a wheel the section over which its bore goes. */

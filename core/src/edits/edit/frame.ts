@@ -1,8 +1,25 @@
 import { bearingsFor, type BallBearing } from '../../document/bought/index.ts';
-import { bounds, distance, flatten, inside, distanceToBorder } from '../../ground/geometry/index.ts';
+import {
+  bounds,
+  centroid,
+  distance,
+  distanceToBorder,
+  flatten,
+  inside,
+  type Point,
+  polar,
+} from '../../ground/geometry/index.ts';
 import { byId, type Machine } from '../../document/machine/index.ts';
 import type { Derived } from '../../state/state/index.ts';
-import { keyhole, LEAST_BRIDGE, type Plate, slotEnds } from '../../place/layout/index.ts';
+import {
+  keyhole,
+  LEAST_BRIDGE,
+  leastBase,
+  outBelow,
+  type Plate,
+  slotEnds,
+  spigotOf,
+} from '../../place/layout/index.ts';
 import { type Edit, setPlates } from '../change/index.ts';
 
 type Plates = NonNullable<Machine['layout']['plates']>;
@@ -33,12 +50,51 @@ const MORE = 2;
 /** Puts feet under the back plate, high enough for what reaches out there; or takes them away. */
 export function standOnFeet({ machine, layout }: Derived, on: boolean): Edit {
   if (!on) return setPlates({ feet: undefined });
-  const from = layout.stack.back?.from ?? 0;
-  const out = from - Math.min(from, ...[...layout.spans.of.values()].map(s => s.whole.from));
+  const out = outBelow(layout);
   const thickest = Math.max(4, ...(machine.layout.plates?.pillars ?? []).map(p => p.diameter));
   return setPlates({
+    base: undefined,
     feet: { height: Math.max(10, Math.ceil(out + MORE)), diameter: Math.ceil(thickest + 6) },
   });
+}
+
+/** Without a figure: how thick the board is, how thick and how high the column, mm (our choice). */
+const [BOARD, COLUMN, HIGH] = [12, 16, 60];
+
+/**
+ * Puts the machine on a column and a round base, in place of feet: as near the middle of the back plate as the column
+ * has room, high enough for what reaches out below, and wide enough not to tip; or takes both away.
+ */
+export function standOnBase({ machine, layout }: Derived, on: boolean): Edit {
+  const back = layout.plates.find(p => p.side === 'back');
+  if (!on || !back) return setPlates({ base: undefined });
+  const place = columnPlace(back);
+  const column = { height: Math.max(HIGH, Math.ceil(outBelow(layout) + MORE)), diameter: COLUMN };
+  const base = { ...place, across: 1, thickness: BOARD, column };
+  const plates = { ...(machine.layout.plates as Plates), base };
+  const least = leastBase({ layout: { ...machine.layout, plates } }, layout.stack, back);
+  const box = bounds(flatten(back.outline, 0.1));
+  const usual = Math.max(box.maxX - box.minX, box.maxY - box.minY) / 2;
+  return setPlates({ feet: undefined, base: { ...base, across: 5 * Math.ceil(Math.max(least, usual) / 5) } });
+}
+
+/** The place nearest the middle of the back plate that is free for a column; the middle where none is. */
+function columnPlace({ outline, holes }: Plate): Point {
+  const border = flatten(outline, 0.05);
+  const middle = centroid(border);
+  const room = COLUMN / 2 + LEAST_BRIDGE;
+  const free = (at: Point): boolean =>
+    inside(border, at) &&
+    distanceToBorder(border, at) >= spigotOf(COLUMN) / 2 + LEAST_BRIDGE &&
+    holes.every(h => slotEnds(h).every(p => distance(p, at) >= h.diameter / 2 + room));
+  const box = bounds(border);
+  const far = Math.hypot(box.maxX - box.minX, box.maxY - box.minY) / 2;
+  for (let r = 0; r < far; r += 2)
+    for (let i = 0; i < 24; i++) {
+      const at = polar(middle, r, (i * Math.PI) / 12);
+      if (free(at)) return { x: tenth(at.x), y: tenth(at.y) };
+    }
+  return { x: tenth(middle.x), y: tenth(middle.y) };
 }
 
 /** The screw on which a machine hangs, mm (common practice, no source). */

@@ -14,7 +14,7 @@ export function datumOf({ machine, positions }: Pick<Derived, 'machine' | 'posit
 
 /** What a hole is for, in the maker’s names. */
 function purpose(machine: Machine, hole: PlateHole): string {
-  if (hole.kind === 'pillar') return 'pillar';
+  if (hole.kind === 'pillar' || hole.kind === 'column') return hole.kind;
   if (hole.kind === 'hanger') return 'screw in the wall';
   if (hole.kind === 'lug') return 'rod of lugs';
   const arbor = byId(machine.members, hole.for);

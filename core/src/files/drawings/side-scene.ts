@@ -31,7 +31,9 @@ export interface SideRound {
     | 'globe'
     | 'pillar'
     | 'foot'
-    | 'bearing';
+    | 'bearing'
+    | 'column'
+    | 'base';
   readonly id: string;
   readonly member: string | undefined;
   /** Where it stands: a key of the stances, or of the axes for what stands. */

@@ -6,6 +6,16 @@ export function wheelName(wheel: Wheel): string {
   return `${wheel.name || wheel.id} (${count ?? 'open'})`;
 }
 
+/** What belongs to no one thing of the machine. */
+const STANDING: ReadonlyMap<string, string> = new Map([
+  ['plate back', 'The back plate'],
+  ['plate front', 'The front plate'],
+  ['envelope', 'the envelope'],
+  ['hanger', 'The keyhole'],
+  ['column', 'The column'],
+  ['base', 'The base'],
+]);
+
 /**
  * The maker's name for whatever has that id: wheels with their counts, arbors, aims and toothings by name, meshes
  * by their two wheels, axes by what stands on them.
@@ -32,9 +42,8 @@ export function nameOf(machine: Machine, id: string): string {
   if (keepOut) return keepOut.name || 'the room kept free';
   const pillar = machine.layout.plates?.pillars.findIndex(p => p.id === id) ?? -1;
   if (pillar >= 0) return `pillar ${pillar + 1}`;
-  if (id === 'plate back' || id === 'plate front') return `The ${id.slice(6)} plate`;
-  if (id === 'envelope') return 'the envelope';
-  if (id === 'hanger') return 'The keyhole';
+  const part = STANDING.get(id);
+  if (part !== undefined) return part;
   const arm = id.startsWith('arm ') ? byId(machine.members, id.slice(4)) : undefined;
   if (arm) return `The arm of ${arm.name || arm.id}`;
   const braced = id.startsWith('bracket ') ? byId(machine.members, id.slice(8)) : undefined;

@@ -39,6 +39,10 @@ export interface Findings {
   'bearing-in-slot': Nothing;
   'bearing-unused': { name: string };
   'split-not-flat': Nothing;
+  'column-too-short': { height: Mm; out: Mm };
+  'column-strikes': { gap: Mm; least: Mm };
+  /** How far it leans before it falls, degrees; `least` across the base. */
+  'base-tips': { lean: number; least: Mm };
   'feet-too-short': { height: Mm; out: Mm };
   'feet-too-thin': { across: Mm; least: Mm };
   'feet-tip': { feet: Count };

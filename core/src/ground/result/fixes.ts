@@ -27,6 +27,8 @@ export interface Fixes {
   'not-bent': Nothing;
   'plates-round-holes': Nothing;
   'set-feet-height': Mm;
+  'set-column-height': Mm;
+  'set-base-across': Mm;
   'set-feet-across': Mm;
   /** The circle on which their holes lie, across. */
   'give-lugs': Mm;

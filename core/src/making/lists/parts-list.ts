@@ -13,6 +13,7 @@ import {
   type Wheel,
 } from '../../document/machine/index.ts';
 import {
+  baseOf,
   fusedParts,
   type OnePiece,
   onePieces,
@@ -243,8 +244,8 @@ function cutToLength(derived: Derived, fused: Fused): Table['rows'] {
 function plateRows(derived: Derived, madeOf: Made): Table['rows'] {
   const { machine, layout } = derived;
   const { plates } = machine.layout;
-  const { back, front } = layout.stack;
-  if (!plates || !back || !front) return [];
+  const { back } = layout.stack;
+  if (!plates || !back) return [];
   const made = layout.plates.map(p => [
     ...row(`${p.side} plate`, '', { thickness: plates.thickness, number: 1 }).slice(0, 14),
     ...madeOf(`plate ${p.side}`),
@@ -258,7 +259,12 @@ function plateRows(derived: Derived, madeOf: Made): Table['rows'] {
     }).slice(0, 14),
     ...bodyCells(machine, `pillar ${p.diameter}`, bodies.get(`pillar ${p.diameter}`)?.volume ?? 0, 1),
   ]);
-  return [...made, ...pillars];
+  const base = baseOf(machine, layout.stack);
+  const thickness = base ? base.board.to - base.board.from : 0;
+  const board = base
+    ? [[...row('base', '', { outside: base.across, thickness, number: 1 }).slice(0, 14), ...madeOf('base')]]
+    : [];
+  return [...made, ...pillars, ...board];
 }
 
 interface Measures {

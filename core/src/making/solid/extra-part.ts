@@ -20,6 +20,8 @@ export interface ExtraPart {
     | 'pillar'
     | 'key'
     | 'foot'
+    | 'column'
+    | 'base'
     | 'bearing'
     | 'ball'
     | 'weight';

@@ -1,6 +1,7 @@
 import type { Derived } from '../../state/state/index.ts';
 import {
   armLayers,
+  baseOf,
   bracketPart,
   fittingsOf,
   footReach,
@@ -18,7 +19,7 @@ import {
 import { arbors, axisOfWheel, byId, GROUND, ownParts, type Wheel } from '../../document/machine/index.ts';
 import { bodyArmOf } from '../../place/indicator/index.ts';
 import { indicatorAxis, sideScene } from '../../files/drawings/index.ts';
-import { fittingPart } from './fittings.ts';
+import { fittingName, fittingPart } from './fittings.ts';
 import { eccentrics } from './reducer-parts.ts';
 import { wheelPiece } from '../../state/derive/index.ts';
 import { onePieceBand } from './one-piece-body.ts';
@@ -217,13 +218,15 @@ function plateItems({ layout, machine }: Derived): SpaceItem[] {
     ...{ ...standing, body: `lug rod ${p.diameter}`, name: 'rod of lugs', group: 'front plate' },
     at: { x: p.at.x, y: p.at.y, z: p.whole.from },
   }));
+  const board = baseOf(machine, layout.stack)?.board;
   const fitted = fittingsOf(machine, layout.stack, layout.plates).map((f): SpaceItem => ({
-    ...{ ...standing, body: fittingPart(f), name: f.kind === 'foot' ? 'foot' : `ball ${fittingPart(f)}` },
+    ...{ ...standing, body: fittingPart(f), name: fittingName(f) },
     group:
       f.kind === 'bearing' && f.band.from >= (layout.stack.front?.from ?? Infinity)
         ? 'front plate'
         : 'back plate',
-    at: { x: f.at.x, y: f.at.y, z: f.band.from },
+    // A column stands in the board.
+    at: { x: f.at.x, y: f.at.y, z: f.kind === 'column' ? (board?.from ?? f.band.from) : f.band.from },
   }));
   return [...plates, ...pillars, ...rods, ...fitted];
 }

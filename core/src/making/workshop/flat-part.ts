@@ -5,7 +5,8 @@ import type { Machine } from '../../document/machine/index.ts';
 /** A part that is cut from a sheet or printed lying flat, as it should measure; about its own origin, mm. */
 export interface FlatPart {
   readonly id: string;
-  readonly kind: 'wheel' | 'hub' | 'wall' | 'plate' | 'bracket' | 'arm' | 'body arm' | 'hand' | 'dial';
+  readonly kind:
+    'wheel' | 'hub' | 'wall' | 'plate' | 'base' | 'bracket' | 'arm' | 'body arm' | 'hand' | 'dial';
   readonly name: string;
   /** How many are made. */
   readonly number: number;

@@ -10,6 +10,7 @@ import { bendLines, bodyArmOf, type BodyIndicator, indicatorFigure } from '../..
 import {
   armLayers,
   armWidth,
+  baseOf,
   bracketOutline,
   bracketPart,
   carriedAxes,
@@ -64,7 +65,7 @@ export function flatParts(derived: Derived): { readonly parts: FlatPart[]; reado
     };
     parts.push(partOf(derived.machine, { ...of, needed: 1 }, shapes, []));
   }
-  parts.push(...bracketParts(derived), ...armParts(derived));
+  parts.push(...baseParts(derived), ...bracketParts(derived), ...armParts(derived));
   for (const i of derived.machine.indicators) {
     const { kind } = i;
     if (kind === 'body')
@@ -163,6 +164,21 @@ function wallParts(derived: Derived): FlatPart[] {
       },
     ];
   });
+}
+
+/** The board on which the machine stands, with the hole for its column. */
+function baseParts({ machine, layout }: Derived): FlatPart[] {
+  const base = baseOf(machine, layout.stack);
+  if (!base) return [];
+  const press = fitAllowance('press', processOf(machine, 'base')?.fits);
+  const holes = [circle({ x: 0, y: 0 }, (base.spigot + press) / 2, false)];
+  return [
+    {
+      ...{ id: 'base', kind: 'base', name: 'base', number: numberOf(machine, 'base', 1) },
+      ...{ thickness: base.board.to - base.board.from, outline: circle({ x: 0, y: 0 }, base.across / 2) },
+      ...{ holes, drilled: drillable(holes), engraved: [], labels: [] },
+    },
+  ];
 }
 
 /** The brackets of arbors that lie across the plates; all of one arbor are alike. */

@@ -16,7 +16,9 @@ export interface Cut {
     | 'washers'
     | 'pillar'
     | 'foot'
-    | 'bearing';
+    | 'bearing'
+    | 'column'
+    | 'base';
   /** The wheel, arbor or arm; of a plate its side. */
   readonly id: string;
   readonly member: string | undefined;

@@ -2,6 +2,7 @@ import { type BallBearing, bearingsFor } from '../../document/bought/index.ts';
 import type { Machine } from '../../document/machine/index.ts';
 import { type Finding, finding, fix } from '../../ground/result/index.ts';
 import { centroid, distanceToBorder, flatten, inside, type Point } from '../../ground/geometry/index.ts';
+import { baseFindings, baseOf, outBelow } from './base.ts';
 import { convexHull } from './hull.ts';
 import { footReach, pillarsOf } from './pillars.ts';
 import type { Plate } from './plates.ts';
@@ -11,12 +12,12 @@ import type { Band, Stack } from './stack.ts';
 
 /** A round thing that stands in a plate or under it: a ball bearing, or a foot on the end of a pillar. mm. */
 export interface Fitting {
-  readonly kind: 'foot' | 'bearing';
-  /** The arbor that turns in a bearing, the pillar on which a foot is. */
+  readonly kind: 'foot' | 'bearing' | 'column' | 'base';
+  /** The arbor that turns in a bearing, the pillar on which a foot is; of a column or base its kind. */
   readonly id: string;
   readonly at: Point;
   readonly outer: number;
-  /** Across its hole; of a foot the blind one, `deep` from its top. */
+  /** Across its hole; of a foot the blind one, `deep` from its top; of a column its turned ends. */
   readonly inner: number;
   readonly deep: number;
   readonly band: Band;
@@ -31,13 +32,14 @@ export const FOOT_WALL = 2;
 
 /**
  * The fittings of a machine. A bearing lies flush with the inner face of its plate, and stands out of the outer face
- * where it is wider than the plate is thick. Feet stand on the ends of the pillars, below the back plate.
+ * where it is wider than the plate is thick. Feet stand on the ends of the pillars, below the back plate; so does a
+ * column, on a base.
  */
 export const fittingsOf = (
   machine: Pick<Machine, 'layout'>,
   stack: Pick<Stack, 'back' | 'front'>,
   plates: readonly Plate[],
-): Fitting[] => [...plates.flatMap(bearingsIn), ...feetOf(machine, stack)];
+): Fitting[] => [...plates.flatMap(bearingsIn), ...feetOf(machine, stack), ...standOf(machine, stack)];
 
 /** From the inner face outwards, as deep as the bearing is wide. */
 export const bearingBand = ({ side, band }: Pick<Plate, 'side' | 'band'>, width: number): Band =>
@@ -65,6 +67,18 @@ function feetOf(machine: Pick<Machine, 'layout'>, stack: Pick<Stack, 'back' | 'f
   }));
 }
 
+/** The column under the back plate and the board on which it stands. */
+function standOf(machine: Pick<Machine, 'layout'>, stack: Pick<Stack, 'back' | 'front'>): Fitting[] {
+  const base = baseOf(machine, stack);
+  if (!base) return [];
+  const { at, across, board, column, columnAcross, spigot } = base;
+  const common = { at, deep: 0, bearing: undefined };
+  return [
+    { ...common, kind: 'column', id: 'column', outer: columnAcross, inner: 0, band: column },
+    { ...common, kind: 'base', id: 'base', outer: across, inner: spigot, band: board },
+  ];
+}
+
 /**
  * Bearings whose bore is not for the arbor, or whose hole is a slot; feet without pillars, too short for what reaches
  * out below, or too thin round the ends of the pillars.
@@ -73,6 +87,7 @@ export const fittingFindings = (parts: LayoutParts, plates: readonly Plate[]): F
   ...bearingFindings(parts, plates),
   ...unusedBearings(parts, plates),
   ...footFindings(parts, plates),
+  ...baseFindings(parts, plates),
   ...plankFindings(parts),
 ];
 
@@ -133,7 +148,7 @@ function footFindings({ machine, stack, spans }: LayoutParts, plates: readonly P
   const pillars = pillarsOf(machine, stack);
   if (pillars.length === 0) return [finding('feet-without-pillars', 'warn', 'plan', [], {})];
   const found: Finding[] = [];
-  const out = stack.back.from - Math.min(...[...spans.of.values()].map(s => s.whole.from), stack.back.from);
+  const out = outBelow({ stack, spans });
   if (out > feet.height)
     found.push(
       finding('feet-too-short', 'warn', 'plan', [], { height: feet.height, out }, [

@@ -17,6 +17,7 @@ export * from './layout-state.ts';
 export * from './plates.ts';
 export * from './plate-holes.ts';
 export { plateOutline, shortestTree } from './plate-outline.ts';
+export * from './base.ts';
 export * from './fittings.ts';
 export * from './hull.ts';
 export * from './pieces.ts';

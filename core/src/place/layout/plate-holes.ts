@@ -7,7 +7,7 @@ export interface PlateHole {
   readonly number: number;
   /** The arbor that turns or stands in it; of a pillar, or a rod through lugs, its id. */
   readonly for: string;
-  readonly kind: 'bearing' | 'rod' | 'pillar' | 'lug' | 'hanger' | 'bracket';
+  readonly kind: 'bearing' | 'rod' | 'pillar' | 'lug' | 'hanger' | 'bracket' | 'column';
   readonly at: Point;
   readonly diameter: number;
   /** The ball bearing that is pressed into it. */

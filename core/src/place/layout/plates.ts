@@ -3,6 +3,7 @@ import { ballBearing } from '../../document/bought/index.ts';
 import { direction, distance, type Path } from '../../ground/geometry/index.ts';
 import { axesOfMesh, byId, GROUND, type Machine, processOf } from '../../document/machine/index.ts';
 import { type Finding, finding, fix } from '../../ground/result/index.ts';
+import { type Base, baseOf } from './base.ts';
 import { bearingAllowance } from './bearing-allowance.ts';
 import { type Bracket, standsFree } from './brackets.ts';
 import { linesOf } from './lines.ts';
@@ -80,10 +81,18 @@ export function platesOf(parts: LayoutParts, brackets: readonly Bracket[] = []):
       diameter: b.thickness + fitAllowance('press', fits),
       slot: { travel: b.tab / 2, direction: b.direction + Math.PI / 2 },
     }));
-    const holes = [...bearings, ...pillars, ...lugs, ...hangers, ...tabs];
+    const base = side === 'back' ? baseOf(machine, stack) : undefined;
+    const column = base ? [columnHole(base, before + tabs.length + 1, fits)] : [];
+    const holes = [...bearings, ...pillars, ...lugs, ...hangers, ...tabs, ...column];
     return [{ side, band, holes, outline: plateOutline(parts, said, holes) }];
   });
 }
+
+/** The hole into which the upper end of a column is pressed. */
+const columnHole = ({ at, spigot }: Base, number: number, fits: Allowances | undefined): PlateHole => ({
+  ...{ number, for: 'column', kind: 'column', at, slot: undefined },
+  diameter: spigot + fitAllowance('press', fits),
+});
 
 function holeOf(
   { spans, sizes, machine }: LayoutParts,

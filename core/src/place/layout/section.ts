@@ -17,7 +17,8 @@ import { armLayers, carriedAxes } from './arms.ts';
 import { pillarsOf } from './pillars.ts';
 import { proudHub } from './proud-hubs.ts';
 import { holePath } from './plate-holes.ts';
-import { fittingsOf } from './fittings.ts';
+import { baseOf } from './base.ts';
+import { type Fitting, fittingsOf } from './fittings.ts';
 import { lugsIn } from './ring-mounts.ts';
 import { eccentricCuts, outputCuts, pinCuts } from './section-reducers.ts';
 import { type Cut, type CutOf, halves, type Section, type SectionParts } from './cut.ts';
@@ -201,12 +202,20 @@ const pillarCuts = ({ machine, stack, lugRods }: SectionParts, ways: readonly Wa
 
 /** Ball bearings and feet that the section passes. */
 const fittingCuts = (parts: SectionParts, ways: readonly Way[]): Cut[] =>
-  fittingsOf(parts.machine, parts.stack, parts.plates).flatMap(f => {
+  [...fittingsOf(parts.machine, parts.stack, parts.plates), ...columnEnds(parts)].flatMap(f => {
     const [outer, inner] = [f.outer, f.inner].map(d => (d > 0 ? inside(circle(f.at, d / 2), ways) : []));
     return stretchesWithout(outer ?? [], inner ?? []).map(([left, right]): Cut => ({
       ...{ kind: f.kind, id: f.id, member: undefined, left, right, low: f.band.from, high: f.band.to },
     }));
   });
+
+/** The turned ends of a column, in the board and in the back plate. */
+function columnEnds({ machine, stack }: SectionParts): Fitting[] {
+  const base = baseOf(machine, stack);
+  if (!base || !stack.back) return [];
+  const end = { kind: 'column' as const, id: 'column', at: base.at, outer: base.spigot, inner: 0, deep: 0 };
+  return [base.board, stack.back].map(band => ({ ...end, band, bearing: undefined }));
+}
 
 /**
  * Axes for a section when none are chosen: from the drive’s through what meshes with it, each next to one it meshes

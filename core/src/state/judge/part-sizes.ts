@@ -4,6 +4,7 @@ import { indicatorFigure } from '../../place/indicator/index.ts';
 import {
   armLayers,
   armWidth,
+  baseOf,
   bracketOutline,
   bracketPart,
   carriedAxes,
@@ -53,11 +54,21 @@ export type SizeParts = Pick<
 export const partSizes = (parts: SizeParts): PartSize[] => [
   ...wheelSizes(parts),
   ...parts.laid.plates.map(p => boxed(`plate ${p.side}`, flatten(p.outline, 0.1), p.band.to - p.band.from)),
+  ...baseSizes(parts),
   ...bracketSizes(parts),
   ...armSizes(parts),
   ...leafSizes(parts),
   ...bodySizes(parts),
 ];
+
+/** The board on which it stands. */
+const baseSizes = ({ laid, layout }: SizeParts): PartSize[] => {
+  const base = baseOf({ layout }, laid.stack);
+  const high = base ? base.board.to - base.board.from : 0;
+  return base
+    ? [{ part: 'base', called: 'base', along: base.across, across: base.across, high, body: false }]
+    : [];
+};
 
 /** Brackets, one for each arbor. */
 const bracketSizes = ({ laid }: SizeParts): PartSize[] => {

@@ -1,6 +1,12 @@
 <script setup lang="ts">
 import { setArbor, setPlates } from '@tesseron/core/change';
-import { type BearingChoice, bearingChoices, hangOnWall, standOnFeet } from '@tesseron/core/edit';
+import {
+  type BearingChoice,
+  bearingChoices,
+  hangOnWall,
+  standOnBase,
+  standOnFeet,
+} from '@tesseron/core/edit';
 import { LIMITS } from '@tesseron/core/machine';
 import { mm } from '@tesseron/core/units';
 import { computed } from 'vue';
@@ -22,6 +28,23 @@ const feet = computed((): NumberSpec[] => {
   return [
     length('height', now.height, LIMITS.footSize, x => set({ height: x }), { test: 'foot-height' }),
     length('across', now.diameter, LIMITS.footSize, x => set({ diameter: x })),
+  ];
+});
+const base = computed((): NumberSpec[] => {
+  const now = plates.value?.base;
+  if (!now) return [];
+  const set = (to: Partial<typeof now>): void =>
+    change('Change the base', setPlates({ base: { ...now, ...to } }));
+  const column = (to: Partial<typeof now.column>): void => set({ column: { ...now.column, ...to } });
+  return [
+    length('base across', now.across, LIMITS.baseAcross, x => set({ across: x }), { test: 'base-across' }),
+    length('thick', now.thickness, LIMITS.footSize, x => set({ thickness: x })),
+    length('column high', now.column.height, LIMITS.columnHeight, x => column({ height: x }), {
+      test: 'column-height',
+    }),
+    length('column across', now.column.diameter, LIMITS.footSize, x => column({ diameter: x })),
+    length('x', now.x, LIMITS.place, x => set({ x })),
+    length('y', now.y, LIMITS.place, y => set({ y })),
   ];
 });
 const hanger = computed((): NumberSpec[] => {
@@ -71,6 +94,15 @@ const take = (c: BearingChoice, name: string): void =>
       "
     />
     <div class="three"><NumberFields :fields="feet" /></div>
+    <TickBox
+      :model-value="plates.base !== undefined"
+      label="A round base with a column"
+      data-test="base"
+      @update:model-value="
+        change($event ? 'Stand it on a base' : 'Take the base away', standOnBase(derived, $event))
+      "
+    />
+    <div class="three"><NumberFields :fields="base" /></div>
     <TickBox
       :model-value="plates.hanger !== undefined"
       label="Keyhole for a screw in the wall"

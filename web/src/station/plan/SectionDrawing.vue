@@ -44,6 +44,8 @@ const ORDER: readonly Cut['kind'][] = [
   'plate',
   'pillar',
   'foot',
+  'column',
+  'base',
   'bearing',
   'arm',
   'ring',
@@ -59,10 +61,11 @@ const cuts = computed(() =>
 const fill = (c: Cut): string => {
   const rate = c.member === undefined ? undefined : derived.value.train.rates[c.member];
   const turning = c.kind === 'wheel' || c.kind === 'ring' || c.kind === 'arm' || c.kind === 'tube';
-  if (c.kind === 'plate' || c.kind === 'pillar' || c.kind === 'foot') return 'url(#hatch)';
+  if (STANDING.has(c.kind)) return 'url(#hatch)';
   return (turning ? rateColour(rate, tokens.value.rate) : undefined) ?? tokens.value.panel;
 };
-const PLAIN: ReadonlySet<Cut['kind']> = new Set(['wheel', 'ring', 'pillar']);
+const STANDING: ReadonlySet<Cut['kind']> = new Set(['plate', 'pillar', 'foot', 'column', 'base']);
+const PLAIN: ReadonlySet<Cut['kind']> = new Set(['wheel', 'ring', 'pillar', 'column', 'base']);
 const named = (c: Cut): string =>
   c.kind === 'plate'
     ? `${c.id} plate`

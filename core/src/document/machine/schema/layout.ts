@@ -53,6 +53,13 @@ const Plates = z.strictObject({
   barWidth: Size.optional(),
   /** Feet under the back plate, on the ends of the pillars, which reach into them. */
   feet: z.strictObject({ height: Size, diameter: Size }).optional(),
+  /** A round board under the back plate, which stands on it by way of a column at a place of the plan. */
+  base: z
+    .strictObject({
+      ...{ x: Mm, y: Mm, across: Size, thickness: Size },
+      column: z.strictObject({ height: Size, diameter: Size }),
+    })
+    .optional(),
   /** A keyhole in the back plate for the head of a screw in a wall, upwards in the plan. */
   hanger: z.strictObject({ x: Mm, y: Mm, screw: Size }).optional(),
   /** The back plate lies below this layer; the lowest when left out. */
