@@ -3,15 +3,16 @@ import type { Stance } from '@tesseron/core/motion';
 import type { SpaceItem, SpaceScene } from '@tesseron/core/solid';
 import {
   AmbientLight,
+  BackSide,
   Box3,
   BufferAttribute,
   BufferGeometry,
   Color,
   DirectionalLight,
-  DoubleSide,
   Group,
   HemisphereLight,
   Mesh,
+  MeshBasicMaterial,
   MeshLambertMaterial,
   PerspectiveCamera,
   Plane,
@@ -51,6 +52,8 @@ export interface SpaceView {
 }
 
 const STRETCH = 3;
+/** How far the faces of a cut are between the colour of their body and that of the ground. */
+const CUT_FACE = 0.55;
 
 /** Sets up a view on a canvas; throws where the browser draws no 3D. `changed` is called when the viewer turns it. */
 export function spaceView(
@@ -91,14 +94,22 @@ export function spaceView(
   const shown = scene.items.flatMap(item => {
     const geometry = geometries.get(item.body);
     if (!geometry) return [];
-    const material = new MeshLambertMaterial({ side: DoubleSide, flatShading: true });
+    const material = new MeshLambertMaterial({ flatShading: true });
     const body = new Mesh(geometry, material);
+    // Where it is cut, what is seen of a closed body is its inside: drawn in one colour, that is the face of the cut.
+    const face = new MeshBasicMaterial({ side: BackSide });
+    const cap = new Mesh(geometry, face);
+    cap.visible = false;
     const outer = new Group();
-    outer.add(body);
-    body.position.x = item.out;
-    if (item.over) body.rotation.x = Math.PI;
+    for (const mesh of [body, cap]) {
+      outer.add(mesh);
+      mesh.position.x = item.out;
+      if (item.over) mesh.rotation.x = Math.PI;
+    }
     holderOf(item.axis).add(outer);
-    return [{ item, outer, body, material, middle: scene.frames.get(item.axis)?.middle ?? middle }];
+    return [
+      { item, outer, body, cap, material, face, middle: scene.frames.get(item.axis)?.middle ?? middle },
+    ];
   });
   const controls = new OrbitControls(camera, canvas);
   controls.addEventListener('change', changed);
@@ -130,12 +141,17 @@ export function spaceView(
       look = next;
       renderer.clippingPlanes = next.cut === undefined ? [] : [knife];
       knife.constant = -(scene.middle.y + (next.cut ?? 0));
-      for (const { item, outer } of shown)
+      for (const { item, outer, cap } of shown) {
         outer.visible = !next.hidden.has(item.group) && !next.hidden.has(`layer ${item.layer}`);
+        cap.visible = next.cut !== undefined;
+      }
     },
     colour(of, ground) {
       renderer.setClearColor(new Color(ground));
-      for (const { item, material } of shown) material.color.set(of(item));
+      for (const { item, material, face } of shown) {
+        material.color.set(of(item));
+        face.color.set(of(item)).lerp(renderer.getClearColor(new Color()), CUT_FACE);
+      }
     },
     place,
     resize(width, high) {
@@ -159,7 +175,10 @@ export function spaceView(
     dispose() {
       controls.dispose();
       for (const g of geometries.values()) g.dispose();
-      for (const s of shown) s.material.dispose();
+      for (const s of shown) {
+        s.material.dispose();
+        s.face.dispose();
+      }
       renderer.dispose();
       renderer.forceContextLoss();
     },

@@ -1,4 +1,4 @@
-import { ballBearing } from '../bought/index.ts';
+import { ballBearing, fixingScrew } from '../bought/index.ts';
 import type { Problem } from '../../ground/result/index.ts';
 import { jointEnds, sizeMeasures } from './kinds/index.ts';
 import { placeHangsOn } from './place.ts';
@@ -24,7 +24,13 @@ type Kind =
  * kind, and no frame or place hangs on itself. All problems, in the order of the document; none for a sound machine.
  */
 export function integrityProblems(machine: Machine): Problem[] {
-  return [...repeatedIds(machine), ...missing(machine), ...unknownBearings(machine), ...circles(machine)];
+  return [
+    ...repeatedIds(machine),
+    ...missing(machine),
+    ...unknownBearings(machine),
+    ...unknownScrews(machine),
+    ...circles(machine),
+  ];
 }
 
 function repeatedIds(machine: Machine): Problem[] {
@@ -73,6 +79,18 @@ const unknownBearings = (machine: Machine): Problem[] =>
     m.kind === 'arbor' && m.bearing !== undefined && !ballBearing(m.bearing)
       ? [{ code: 'bearing-unknown', data: { owner: m.name, name: m.bearing } }]
       : [],
+  );
+
+/** Screws of dials and of bolt circles that are in no table. */
+const unknownScrews = (machine: Machine): Problem[] =>
+  [
+    ...machine.indicators.map(i => ({
+      owner: i.name,
+      name: i.kind === 'dial' && i.fixed?.by === 'screws' ? i.fixed.screw : undefined,
+    })),
+    ...machine.wheels.map(w => ({ owner: w.name, name: w.body?.bolts?.screw })),
+  ].flatMap(({ owner, name }): Problem[] =>
+    name === undefined || fixingScrew(name) ? [] : [{ code: 'screw-unknown', data: { owner, name } }],
   );
 
 type Reference = readonly [owner: string, kind: Kind, id: string | undefined];

@@ -80,6 +80,8 @@ const EDITS: { readonly [C in Exclude<FixCode, LaidFixCode>]: (subject: string, 
   'not-divided': id => setWheel(id, { divided: undefined }),
   'glue-on': id => setWheel(id, { hold: 'glue' }),
   'press-on': id => setIndicator(id, { hold: undefined }),
+  'screw-dial': (id, value) => setIndicator(id, { fixed: { by: 'screws', ...value } }),
+  'glue-dial': id => setIndicator(id, { fixed: { by: 'glue' } }),
   'set-column-height': (_, value) => setBase(base => ({ column: { ...base.column, height: value } })),
   'set-base-across': (_, value) => setBase(() => ({ across: value })),
   'set-feet-height': (_, value) => setFeet({ height: value }),
@@ -87,6 +89,9 @@ const EDITS: { readonly [C in Exclude<FixCode, LaidFixCode>]: (subject: string, 
   'give-body': id => setArbor(id, { bodiless: undefined }),
   'give-hub': (id, value) => setProud(id, { side: 'front', height: value }),
   'no-hub': id => setProud(id, undefined),
+  'set-bolt-circle': (id, value) => setBolts(id, { circle: value }),
+  'set-bolts': (id, value) => setBolts(id, { number: value }),
+  'no-bolts': id => setBody(id, { bolts: undefined }),
   'no-lugs': id => setWheel(id, { mount: undefined }),
   'set-hub-height': (id, value) => machine =>
     setProud(id, { side: byId(machine.wheels, id)?.body?.proud?.side ?? 'front', height: value })(machine),
@@ -134,6 +139,14 @@ const setFeet =
   machine => {
     const feet = machine.layout.plates?.feet;
     return feet ? setPlates({ feet: { ...feet, ...change } })(machine) : machine;
+  };
+
+/** Changes the bolt circle of a wheel, where it has one. */
+const setBolts =
+  (id: string, change: Partial<{ number: number; circle: number }>): Edit =>
+  machine => {
+    const bolts = byId(machine.wheels, id)?.body?.bolts;
+    return bolts ? setBody(id, { bolts: { ...bolts, ...change } })(machine) : machine;
   };
 
 type Base = NonNullable<NonNullable<Machine['layout']['plates']>['base']>;

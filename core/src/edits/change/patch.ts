@@ -48,7 +48,7 @@ export const setBody =
   (id: string, change: Partial<NonNullable<Wheel['body']>>): Edit =>
   machine => {
     const body = byId(machine.wheels, id)?.body ?? { web: { kind: 'solid' }, mark: false, engraved: false };
-    return setWheel(id, { body: { ...body, ...change } })(machine);
+    return setWheel(id, { body: withoutUndefined({ ...body, ...change }) })(machine);
   };
 
 /** Lets the hub of a wheel stand out of a face, or end with it. */

@@ -89,7 +89,7 @@ function columnPlace({ outline, holes }: Plate): Point {
     holes.every(h => slotEnds(h).every(p => distance(p, at) >= h.diameter / 2 + room));
   const box = bounds(border);
   const far = Math.hypot(box.maxX - box.minX, box.maxY - box.minY) / 2;
-  for (let r = 0; r < far; r += 2)
+  for (let r = 0; r < far; r += Math.max(2, far / 100))
     for (let i = 0; i < 24; i++) {
       const at = polar(middle, r, (i * Math.PI) / 12);
       if (free(at)) return { x: tenth(at.x), y: tenth(at.y) };

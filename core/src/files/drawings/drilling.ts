@@ -17,6 +17,7 @@ function purpose(machine: Machine, hole: PlateHole): string {
   if (hole.kind === 'pillar' || hole.kind === 'column') return hole.kind;
   if (hole.kind === 'hanger') return 'screw in the wall';
   if (hole.kind === 'lug') return 'rod of lugs';
+  if (hole.kind === 'screw') return `screw of ${byId(machine.indicators, hole.for)?.name ?? ''}`;
   const arbor = byId(machine.members, hole.for);
   const name = arbor?.name ?? '';
   if (hole.kind === 'bracket') return `bracket, ${name}`;

@@ -23,6 +23,8 @@ export const DOCUMENT_SENTENCES = {
   'id-twice': d => `The id “${d.id}” is used twice in the file. Each thing needs its own.`,
   'bearing-unknown': d =>
     `“${d.owner}” turns in a ball bearing “${d.name}”, which is in no table here. Take one by its bore, such as 625.`,
+  'screw-unknown': d =>
+    `“${d.owner}” is held by screws “${d.name}”, which are in no table here. Take M2, M2.5, M3 or M4.`,
   'missing-axis': d => `“${d.owner}” refers to an axis “${d.id}” that is not in the file.`,
   'missing-member': d => `“${d.owner}” stands on an arbor “${d.id}” that is not in the file.`,
   'missing-toothing': d => `“${d.owner}” uses a toothing “${d.id}” that is not in the file.`,

@@ -46,6 +46,23 @@ export const HUB_WORDS = {
       `depth of its teeth, ${mm(s.data.least)}, bends no tooth more than a solid wheel would (ANSI/AGMA 2101-D04).`,
     advice: `From ${s.data.count} teeth outside on there is enough.`,
   }),
+  'bolts-at-edge': s => ({
+    title: `The bolt circle of ${s.name()} has no room`,
+    why:
+      `It is ${mm(s.data.circle)} across; with 2 mm of stock round its holes it must be between ` +
+      `${mm(s.data.least)}, for the bore, and ${mm(s.data.most)}, for the roots (common practice, no source).`,
+    advice: 'Take another circle, smaller screws or a larger wheel.',
+  }),
+  'bolts-meet': s => ({
+    title: `The bolt holes of ${s.name()} meet`,
+    why: `With 2 mm between them ${s.data.most} stand on that circle, and ${s.data.number} are asked for.`,
+    advice: 'Take fewer, or a larger circle.',
+  }),
+  'bolts-in-opening': s => ({
+    title: `The bolt holes of ${s.name()} break into its web`,
+    why: 'They must lie in stock, 2 mm from every opening; spokes begin at tooth 0, as bolts do.',
+    advice: 'As many bolts as spokes lie in these; or take a solid web.',
+  }),
   'lugs-in-teeth': s => ({
     title: `Lugs of ${s.name()} stand in its teeth outside`,
     why: 'Lugs stand out of a rim, and here teeth do. The body is made without them.',

@@ -23,6 +23,30 @@ export const INDICATOR_WORDS = {
     why: `${s.name(1)} is centred on another axis, so its divisions mean nothing to this hand.`,
     advice: 'Give the hand a dial on its own axis.',
   }),
+  'dial-floats': s => ({
+    title: `Nothing holds ${s.name()}`,
+    why: s.data.plated
+      ? 'It stands before the front plate, and nothing is said of what fixes it there.'
+      : 'It stands before the machine, and there is no front plate to fix it on.',
+    advice: s.data.plated
+      ? 'Hold it by screws, or glue it on.'
+      : 'Take two plates, or hold it by a stand of your own.',
+  }),
+  'dial-glued-off': s => ({
+    title: `The glue of ${s.name()} reaches no plate`,
+    why: `Its back is ${mm(s.data.gap)} before the front plate.`,
+    advice: 'Hold it by screws with spacers.',
+  }),
+  'dial-screw-off': s => ({
+    title: `The screws of ${s.name()} lie off its rim`,
+    why: `They are on a circle of ${mm(s.data.circle)}; up to ${mm(s.data.most)} their heads have stock round them.`,
+    advice: 'Bring them inwards.',
+  }),
+  'dial-screw-short': s => ({
+    title: `No screw ${s.data.screw} holds ${s.name()}`,
+    why: `Dial, spacer and plate are ${mm(s.data.needs)}, and no length that is bought ends in the plate.`,
+    advice: 'Take another screw, or a thicker plate.',
+  }),
   'window-off-dial': s => ({
     title: `A window of ${s.name()} breaks its rim`,
     why: `It reaches to ${mm(s.data.reach)} from the axis; the dial has a radius of ${mm(s.data.radius)}.`,

@@ -39,6 +39,13 @@ export interface Findings {
   'bearing-in-slot': Nothing;
   'bearing-unused': { name: string };
   'split-not-flat': Nothing;
+  'bolts-at-edge': { circle: Mm; least: Mm; most: Mm };
+  'bolts-meet': { number: Count; most: Count };
+  'bolts-in-opening': Nothing;
+  'dial-floats': { plated: boolean };
+  'dial-glued-off': { gap: Mm };
+  'dial-screw-off': { circle: Mm; most: Mm };
+  'dial-screw-short': { screw: string; needs: Mm };
   'column-too-short': { height: Mm; out: Mm };
   'column-strikes': { gap: Mm; least: Mm };
   /** How far it leans before it falls, degrees; `least` across the base. */

@@ -27,6 +27,9 @@ export interface Fixes {
   'not-bent': Nothing;
   'plates-round-holes': Nothing;
   'set-feet-height': Mm;
+  /** Screws on a circle so far across, the first at an angle of the plan. */
+  'screw-dial': { number: Count; circle: Mm; atDeg: number; screw: string };
+  'glue-dial': Nothing;
   'set-column-height': Mm;
   'set-base-across': Mm;
   'set-feet-across': Mm;
@@ -34,6 +37,9 @@ export interface Fixes {
   'give-lugs': Mm;
   'give-hub': Mm;
   'no-hub': Nothing;
+  'set-bolt-circle': Mm;
+  'set-bolts': Count;
+  'no-bolts': Nothing;
   'no-lugs': Nothing;
   'set-hub-height': Mm;
   'set-hub-across': Mm;

@@ -132,6 +132,7 @@ export interface Problems {
   'id-twice': { id: string };
   'missing-aim': { owner: string; id: string };
   'bearing-unknown': { owner: string; name: string };
+  'screw-unknown': { owner: string; name: string };
   'missing-axis': { owner: string; id: string };
   'missing-dial': { owner: string; id: string };
   'missing-frame': { owner: string; id: string };

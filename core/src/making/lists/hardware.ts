@@ -3,6 +3,8 @@ import { type Clip, clipsNeeded, piecesNeeded } from '../workshop/index.ts';
 import { splitPeg } from '../../teeth/body/index.ts';
 import { wheelPiece } from '../../state/derive/index.ts';
 import {
+  dialGap,
+  dialScrews,
   fittingsOf,
   fusedParts,
   hubAcross,
@@ -10,6 +12,7 @@ import {
   pillarsOf,
   pinPlates,
   pinReach,
+  screwLength,
   wheelThickness,
 } from '../../place/layout/index.ts';
 import { dowelFor, eClipFor, grubScrewFor } from '../../document/bought/index.ts';
@@ -39,6 +42,8 @@ export function hardwareList(derived: Derived): Table {
     ...ballItems(derived),
     ...bearingItems(derived),
     ...splitPegs(derived),
+    ...dialItems(derived),
+    ...boltItems(derived),
     ...holding(derived),
   ]) {
     const key = [item.item, item.size, item.length?.toFixed(2) ?? ''].join('|');
@@ -102,6 +107,34 @@ const ballItems = (derived: Derived): Item[] =>
       ];
     if (!p.id.startsWith('pin ball ') && !p.id.startsWith('pin weight ')) return [];
     return [{ item: 'pin', ...pinSize(p.outside, p.height), number: p.number, use: p.name }];
+  });
+
+/** Screws that hold dials on the front plate, and the spacers under those that do not lie on it. */
+function dialItems({ machine, layout, positions }: Derived): Item[] {
+  const { front } = layout.stack;
+  const found = new Map<string, Item[]>();
+  if (!front) return [];
+  for (const { dial, screw } of dialScrews(machine, positions.at)) {
+    const gap = dialGap(layout, dial);
+    const number = ((found.get(dial)?.[0]?.number ?? 0) as number) + 1;
+    const use = byId(machine.indicators, dial)?.name ?? '';
+    const length = screwLength(screw, gap, front.to - front.from);
+    const spacer = { item: 'spacer', size: `${round(screw.clearance)} bore`, length: gap, number, use };
+    found.set(dial, [
+      { item: 'countersunk screw', size: `${screw.name}, ISO 7046`, length, number, use },
+      ...(gap > 1e-6 ? [spacer] : []),
+    ]);
+  }
+  return [...found.values()].flat();
+}
+
+/** Screws of bolt circles; how long they are depends on what is bolted on. */
+const boltItems = (derived: Derived): Item[] =>
+  derived.machine.wheels.flatMap((w): Item[] => {
+    const { bolts } = w.body ?? {};
+    if (!bolts) return [];
+    const number = bolts.number * piecesNeeded(derived, w.member);
+    return [{ item: 'screw with nut', size: bolts.screw, length: undefined, number, use: w.name }];
   });
 
 /** Pegs across the splits of wheels that are made in pieces. */

@@ -14,6 +14,7 @@ import {
   bracketOutline,
   bracketPart,
   carriedAxes,
+  holeAcross,
   LEAF,
   standsFree,
   USUAL_TUBES,
@@ -171,7 +172,7 @@ function baseParts({ machine, layout }: Derived): FlatPart[] {
   const base = baseOf(machine, layout.stack);
   if (!base) return [];
   const press = fitAllowance('press', processOf(machine, 'base')?.fits);
-  const holes = [circle({ x: 0, y: 0 }, (base.spigot + press) / 2, false)];
+  const holes = [circle({ x: 0, y: 0 }, holeAcross(base.spigot, press) / 2, false)];
   return [
     {
       ...{ id: 'base', kind: 'base', name: 'base', number: numberOf(machine, 'base', 1) },

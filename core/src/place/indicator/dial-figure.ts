@@ -1,6 +1,7 @@
 import type { Label, Shape } from '../../ground/drawing/index.ts';
 import { circle, type Path, polar } from '../../ground/geometry/index.ts';
-import type { Dial, Ring } from '../../document/machine/index.ts';
+import { type Dial, GROUND, type Ring } from '../../document/machine/index.ts';
+import { fixingScrew } from '../../document/bought/index.ts';
 import { radians } from '../../ground/units/index.ts';
 import { writings } from './numerals.ts';
 import { windowPath } from './window-path.ts';
@@ -23,6 +24,7 @@ export function dialFigure(dial: Dial, hole?: number): DialFigure {
     circle(ORIGIN, dial.radius),
     ...(hole && hole / 2 < dial.radius ? [circle(ORIGIN, hole / 2, false)] : []),
     ...dial.windows.map(windowPath),
+    ...screwHoles(dial),
   ];
   const { moons: said } = dial;
   const moons = said && [0, Math.PI].map(a => circle(polar(ORIGIN, said.distance, a), said.radius));
@@ -38,6 +40,20 @@ export function dialFigure(dial: Dial, hole?: number): DialFigure {
     ],
     labels: dial.rings.flatMap(r => numeralLabels(dial, r)),
   };
+}
+
+/** Holes that let the screws pass by which a dial that stands is held, on the dial as it lies before it is turned. */
+function screwHoles({ fixed, member, settingDeg }: Dial): Path[] {
+  const screw = fixed?.by === 'screws' && member === GROUND ? fixingScrew(fixed.screw) : undefined;
+  if (!screw || fixed?.by !== 'screws') return [];
+  const first = radians(fixed.atDeg - settingDeg);
+  return Array.from({ length: fixed.number }, (_, i) =>
+    circle(
+      polar(ORIGIN, fixed.circle / 2, first + (2 * Math.PI * i) / fixed.number),
+      screw.clearance / 2,
+      false,
+    ),
+  );
 }
 
 /** The angle on a dial of a part of its full turn: the way that it counts. */

@@ -18,6 +18,7 @@ export * from './plates.ts';
 export * from './plate-holes.ts';
 export { plateOutline, shortestTree } from './plate-outline.ts';
 export * from './base.ts';
+export * from './dial-screws.ts';
 export * from './fittings.ts';
 export * from './hull.ts';
 export * from './pieces.ts';

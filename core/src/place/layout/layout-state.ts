@@ -8,6 +8,7 @@ import { type TubeSize, tubeFindings, tubeSizes } from './tubes.ts';
 import type { Piece } from './pieces.ts';
 import type { PillarShape } from './pillars.ts';
 import { type Plate, plateFindings } from './plates.ts';
+import { dialFindings } from './dial-screws.ts';
 import { fittingFindings } from './fittings.ts';
 import { type Bracket, bracketFindings } from './brackets.ts';
 import { crossingAxes } from './crossing-axes.ts';
@@ -67,6 +68,7 @@ export const layoutFindings = (
   ...tubeFindings(parts.machine, parts.spans, parts.sizes),
   ...plateFindings(parts, plates),
   ...fittingFindings(parts, plates),
+  ...dialFindings(parts, plates),
   ...supportFindings(parts, brackets),
   ...bracketFindings(
     parts,

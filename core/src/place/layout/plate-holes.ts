@@ -7,7 +7,7 @@ export interface PlateHole {
   readonly number: number;
   /** The arbor that turns or stands in it; of a pillar, or a rod through lugs, its id. */
   readonly for: string;
-  readonly kind: 'bearing' | 'rod' | 'pillar' | 'lug' | 'hanger' | 'bracket' | 'column';
+  readonly kind: 'bearing' | 'rod' | 'pillar' | 'lug' | 'hanger' | 'bracket' | 'column' | 'screw';
   readonly at: Point;
   readonly diameter: number;
   /** The ball bearing that is pressed into it. */
@@ -22,6 +22,12 @@ export interface PlateHole {
  * source).
  */
 export const LEAST_BRIDGE = 2;
+
+/**
+ * Across a hole for something, by how much wider it is than that, mm; a press fit larger than what is pressed leaves a
+ * hole of a tenth of it.
+ */
+export const holeAcross = (across: number, wider: number): number => Math.max(0.1 * across, across + wider);
 
 /** The middles of the two ends of a slot or a keyhole; of a round hole its middle alone. */
 export const slotEnds = ({ at, slot, neck }: PlateHole): Point[] =>

@@ -6,8 +6,9 @@ import { type Finding, finding, fix } from '../../ground/result/index.ts';
 import { type Base, baseOf } from './base.ts';
 import { bearingAllowance } from './bearing-allowance.ts';
 import { type Bracket, standsFree } from './brackets.ts';
+import { dialScrews } from './dial-screws.ts';
 import { linesOf } from './lines.ts';
-import { keyhole, LEAST_BRIDGE, type PlateHole, slotEnds } from './plate-holes.ts';
+import { holeAcross, keyhole, LEAST_BRIDGE, type PlateHole, slotEnds } from './plate-holes.ts';
 import { edgeOf, plateOutline, plateRegion } from './plate-outline.ts';
 import { pillarsOf } from './pillars.ts';
 import type { LayoutParts } from './solids.ts';
@@ -68,30 +69,34 @@ export function platesOf(parts: LayoutParts, brackets: readonly Bracket[] = []):
     const standing = fitAllowance(side === 'front' && said.liftsOff ? 'sliding' : 'press', fits);
     const pillars = pillarsOf(machine, stack).map((p, i): PlateHole => ({
       ...{ number: lines.length + i + 1, for: p.id, kind: 'pillar', at: p.at },
-      ...{ diameter: p.diameter + standing, slot: undefined },
+      ...{ diameter: holeAcross(p.diameter, standing), slot: undefined },
     }));
     const lugs = parts.lugRods.map((r, i): PlateHole => ({
       ...{ number: lines.length + pillars.length + i + 1, for: r.id, kind: 'lug', at: r.at },
-      ...{ diameter: r.diameter + standing, slot: undefined },
+      ...{ diameter: holeAcross(r.diameter, standing), slot: undefined },
     }));
     const hangers = hangerOf(said, side, lines.length + pillars.length + parts.lugRods.length + 1);
     const before = lines.length + pillars.length + parts.lugRods.length + hangers.length;
     const tabs = (side === 'back' ? brackets : []).filter(standsFree).map((b, i): PlateHole => ({
       ...{ number: before + i + 1, for: b.arbor, kind: 'bracket', at: b.at },
-      diameter: b.thickness + fitAllowance('press', fits),
+      diameter: holeAcross(b.thickness, fitAllowance('press', fits)),
       slot: { travel: b.tab / 2, direction: b.direction + Math.PI / 2 },
     }));
     const base = side === 'back' ? baseOf(machine, stack) : undefined;
     const column = base ? [columnHole(base, before + tabs.length + 1, fits)] : [];
-    const holes = [...bearings, ...pillars, ...lugs, ...hangers, ...tabs, ...column];
+    const screws = (side === 'front' ? dialScrews(machine, parts.motion.at) : []).map((s, i): PlateHole => ({
+      ...{ number: before + tabs.length + column.length + i + 1, for: s.dial, kind: 'screw', at: s.at },
+      ...{ diameter: s.screw.drill, slot: undefined },
+    }));
+    const holes = [...bearings, ...pillars, ...lugs, ...hangers, ...tabs, ...column, ...screws];
     return [{ side, band, holes, outline: plateOutline(parts, said, holes) }];
   });
 }
 
 /** The hole into which the upper end of a column is pressed. */
-const columnHole = ({ at, spigot }: Base, number: number, fits: Allowances | undefined): PlateHole => ({
-  ...{ number, for: 'column', kind: 'column', at, slot: undefined },
-  diameter: spigot + fitAllowance('press', fits),
+const columnHole = (base: Base, number: number, fits: Allowances | undefined): PlateHole => ({
+  ...{ number, for: 'column', kind: 'column', at: base.at, slot: undefined },
+  diameter: holeAcross(base.spigot, fitAllowance('press', fits)),
 });
 
 function holeOf(
@@ -114,14 +119,23 @@ function holeOf(
     const member = byId(machine.members, arbor);
     const seat = member?.kind === 'arbor' ? ballBearing(member.bearing) : undefined;
     if (seat)
-      return { for: arbor, kind: 'bearing', diameter: seat.outside + fitAllowance('press', fits), seat };
-    return { for: arbor, kind: 'bearing', diameter: diameter + bearingAllowance(said.fit, diameter, fits) };
+      return {
+        for: arbor,
+        kind: 'bearing',
+        diameter: holeAcross(seat.outside, fitAllowance('press', fits)),
+        seat,
+      };
+    return {
+      for: arbor,
+      kind: 'bearing',
+      diameter: holeAcross(diameter, bearingAllowance(said.fit, diameter, fits)),
+    };
   }
   const onRod = arbors.find(id => spans.of.get(id)?.stands === 'on a standing rod');
   const rod = (machine.layout.tubes ?? USUAL_TUBES).rod;
   return onRod === undefined
     ? undefined
-    : { for: onRod, kind: 'rod', diameter: rod + fitAllowance('press', fits) };
+    : { for: onRod, kind: 'rod', diameter: holeAcross(rod, fitAllowance('press', fits)) };
 }
 
 function slotOf({ machine, motion }: LayoutParts, axes: readonly string[]): PlateHole['slot'] {

@@ -50,7 +50,9 @@ export function seatsOn(
   let z = front;
   for (const i of own) {
     const over = balls.filter(b => reachOf(i) > b.from).map(b => b.top);
-    const low = Math.max(z, ...over) + SEAT_GAP;
+    // What is fixed to the plate lies on it.
+    const lies = i.kind === 'dial' && i.fixed !== undefined && i.member === GROUND && z === front;
+    const low = Math.max(z, ...over) + (lies ? 0 : SEAT_GAP);
     const round = (2 - BALL_FLAT) * i.radius;
     const high = low + (i.kind === 'globe' ? round : LEAF);
     const lift = i.kind === 'body' ? (i.lift ?? 0) : 0;

@@ -1,4 +1,11 @@
-import { alignmentMark, borePath, boreFault, ringWithLugs, webPaths } from '../../teeth/body/index.ts';
+import {
+  alignmentMark,
+  boltPaths,
+  borePath,
+  boreFault,
+  ringWithLugs,
+  webPaths,
+} from '../../teeth/body/index.ts';
 import { circle, type Path, polar, reversePath, turnedPath } from '../../ground/geometry/index.ts';
 import { type Machine, MESHES, otherSide, processOf, type Wheel } from '../../document/machine/index.ts';
 import { lugsIn } from '../../place/layout/index.ts';
@@ -30,6 +37,7 @@ export function wheelPlane(
   const bore = hole && !boreFault(hole) && figure.webRadius > 0 ? [borePath(hole, fits)] : [];
   const web = wheel.body && figure.webRadius > 0 ? webPaths(wheel.body, room) : ok([]);
   const openings = web.ok ? web.value : [];
+  const bolts = wheel.body && figure.webRadius > 0 ? boltPaths(wheel.body) : [];
   const marked = wheel.body?.mark && figure.closes;
   const mark = marked ? [alignmentMark(markRadius(figure), room.module)] : [];
   const output = outputHoles(derived.machine, wheel, state, derived.phases.at);
@@ -38,7 +46,7 @@ export function wheelPlane(
   const lugged = withLugs(wheel, figure.outline, derived.phases.at[wheel.id] ?? 0);
   return ok({
     outline: lugged?.outline ?? figure.outline,
-    holes: [...figure.holes, ...bore, ...openings, ...output, ...(lugged?.holes ?? [])],
+    holes: [...figure.holes, ...bore, ...openings, ...bolts, ...output, ...(lugged?.holes ?? [])],
     engraved: [...figure.engraved, ...mark],
   });
 }

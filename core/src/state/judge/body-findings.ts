@@ -1,5 +1,8 @@
 import {
   type Allowances,
+  boltHole,
+  boltRoom,
+  boltsInOpenings,
   type Hole,
   boreFault,
   boreReach,
@@ -45,7 +48,7 @@ export function bodyFindings(wheel: Wheel, state: WheelState, fits?: Allowances)
   const room = webRoom(wheel, state, fits);
   const hub = hubFinding(wheel, state);
   if (room.rootRadius === 0) return hub;
-  return [...hub, ...boreFindings(wheel, room), ...webFindings(wheel, room)];
+  return [...hub, ...boreFindings(wheel, room), ...webFindings(wheel, room), ...boltFindings(wheel, room)];
 }
 
 /** Teeth whose bodies are not drawn up from a plane figure: a hub does not stand out of these yet. */
@@ -112,4 +115,30 @@ function webFindings(wheel: Wheel, room: Room): Finding[] {
       }),
     );
   return weak;
+}
+
+/** A bolt circle too near the bore or the roots, with more screws than stand on it, or in an opening of the web. */
+function boltFindings(wheel: Wheel, room: Room): Finding[] {
+  const { body, id } = wheel;
+  if (!body?.bolts || boltHole(body) === 0) return [];
+  const { circle, number } = body.bolts;
+  const { least, most, number: fit } = boltRoom(body, room);
+  const fixes = [
+    ...(most >= least ? [fix('set-bolt-circle', id, Math.min(most, Math.max(least, circle)))] : []),
+    fix('no-bolts', id),
+  ];
+  if (circle < least - 1e-9 || circle > most + 1e-9)
+    return [
+      finding('bolts-at-edge', 'stop', 'teeth', [id], { circle, least, most: Math.max(0, most) }, fixes),
+    ];
+  if (number > fit) {
+    const fewer = fit >= 2 ? [fix('set-bolts', id, fit)] : [];
+    return [
+      finding('bolts-meet', 'stop', 'teeth', [id], { number, most: fit }, [...fewer, fix('no-bolts', id)]),
+    ];
+  }
+  const web = webPaths(body, room);
+  return web.ok && boltsInOpenings(body, web.value)
+    ? [finding('bolts-in-opening', 'stop', 'teeth', [id], {}, [fix('set-solid', id), fix('no-bolts', id)])]
+    : [];
 }

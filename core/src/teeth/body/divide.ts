@@ -57,6 +57,7 @@ export function dividesInto(
     count,
     outside ?? 0,
     ...(body && body.web.kind !== 'solid' ? [body.web.number] : []),
+    ...(body?.bolts ? [body.bolts.number] : []),
     ...(mount?.kind === 'lugs' ? [mount.number] : []),
     ...(bore?.kind === 'hex' ? [6] : []),
     ...(bore?.kind === 'square' ? [4] : []),

@@ -2,8 +2,10 @@
 import { kept } from '../../parts/kept-items';
 import { fullSeconds } from '@tesseron/core/indicator';
 import { DIAL_STARTS, type DialStart, startRings } from '@tesseron/core/indicators';
-import { type Dial, type DialWindow, type Ring, LIMITS } from '@tesseron/core/machine';
+import { FIXING_SCREWS } from '@tesseron/core/bought';
+import { type Dial, type DialWindow, GROUND, type Ring, LIMITS } from '@tesseron/core/machine';
 import { computed, ref } from 'vue';
+import { length, number, type NumberSpec } from '../../parts/number-spec';
 import NumberFields from '../../parts/NumberFields.vue';
 import { type Change, newWindow, windowFields } from './indicator-fields';
 import RingEditor from './RingEditor.vue';
@@ -36,6 +38,30 @@ function moons(on: boolean): void {
   const two = (x: number): number => Number((props.dial.radius * x).toFixed(2));
   emit('set', { moons: on ? { distance: two(0.5), radius: two(0.33) } : undefined });
 }
+const HELD = [
+  { value: 'nothing', title: 'nothing said' },
+  { value: 'screws', title: 'screws' },
+  { value: 'glue', title: 'glue' },
+] as const;
+const SCREWS = FIXING_SCREWS.map(s => ({ value: s.name, title: `${s.name}, countersunk` }));
+type Fixed = NonNullable<Dial['fixed']>;
+function hold(by: string): void {
+  const circle = Number((1.8 * props.dial.radius).toFixed(1));
+  const screws: Fixed = { by: 'screws', number: 3, circle, atDeg: 75, screw: 'M2' };
+  emit('set', { fixed: by === 'nothing' ? undefined : by === 'glue' ? { by } : screws });
+}
+const screwFields = computed((): NumberSpec[] => {
+  const { fixed } = props.dial;
+  if (fixed?.by !== 'screws') return [];
+  const put = (to: Partial<typeof fixed>): void => emit('set', { fixed: { ...fixed, ...to } });
+  return [
+    number('How many', fixed.number, LIMITS.dialScrews, x => put({ number: x }), { whole: true }),
+    length('On a circle Ø', fixed.circle, LIMITS.largestOutside, x => put({ circle: x }), {
+      test: 'dial-circle',
+    }),
+    number('First at', fixed.atDeg, LIMITS.angleDeg, x => put({ atDeg: x }), { unit: '°' }),
+  ];
+});
 const TITLES = { round: 'round window', sector: 'part of a ring', phases: 'opening for the Moon’s phases' };
 const KINDS = (['round', 'sector', 'phases'] as const).map(value => ({ value, title: TITLES[value] }));
 </script>
@@ -58,6 +84,24 @@ const KINDS = (['round', 'sector', 'phases'] as const).map(value => ({ value, ti
       data-test="dial-start"
       @update:model-value="startWith"
     />
+  </div>
+  <div v-if="dial.member === GROUND" class="fields">
+    <v-select
+      :model-value="dial.fixed?.by ?? 'nothing'"
+      :items="kept(HELD)"
+      label="Held on the front plate by"
+      data-test="dial-held"
+      @update:model-value="hold"
+    />
+    <v-select
+      v-if="dial.fixed?.by === 'screws'"
+      :model-value="dial.fixed.screw"
+      :items="SCREWS"
+      label="Screws"
+      data-test="dial-screw"
+      @update:model-value="emit('set', { fixed: { ...dial.fixed, screw: $event } })"
+    />
+    <NumberFields :fields="screwFields" />
   </div>
   <RingEditor
     v-for="(r, i) in dial.rings"

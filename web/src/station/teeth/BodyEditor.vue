@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import { divisionsOf } from '@tesseron/core/body';
+import { FIXING_SCREWS } from '@tesseron/core/bought';
 import { dividesFlat, takesHub } from '@tesseron/core/judge';
 import { kept } from '../../parts/kept-items';
 import { circleCount, LIMITS, teethOutside, type Wheel } from '@tesseron/core/machine';
-import { setProud, setWheel } from '@tesseron/core/change';
+import { setBody as changeBody, setProud, setWheel } from '@tesseron/core/change';
 import { computed } from 'vue';
 import { useOpen } from '../../machine/use-open';
 import { length, number, type NumberSpec } from '../../parts/number-spec';
@@ -41,7 +42,7 @@ const set = (what: string, value: Partial<Omit<Wheel, 'id'>>): void =>
   change(`${what} of ${props.wheel.name}`, setWheel(props.wheel.id, value));
 const setBore = (value: Bore): void => set('Bore', { bore: value });
 const setBody = (what: string, value: Partial<Body>): void =>
-  set(what, { body: { ...body.value, ...value } });
+  change(`${what} of ${props.wheel.name}`, changeBody(props.wheel.id, value));
 /** A measure that follows from the teeth again. */
 function usual(what: 'hubDiameter' | 'rim'): void {
   const { [what]: _, ...plain } = body.value;
@@ -153,6 +154,30 @@ const hubFields = computed((): NumberSpec[] => {
     ...(web.kind === 'solid' ? [across] : []),
   ];
 });
+/** A bolt circle; nought screws is none. */
+const boltFields = computed((): NumberSpec[] => {
+  const { bolts } = body.value;
+  const put = (to: Partial<NonNullable<Body['bolts']>>): void =>
+    setBody('Bolt circle', { bolts: { number: 4, circle: usualBolts.value, screw: 'M3', ...bolts, ...to } });
+  return [
+    number('Bolts', bolts?.number, LIMITS.bolts, x => put({ number: x }), {
+      ...{ whole: true, test: 'bolts', hint: 'left empty: none' },
+      clear: () => setBody('Bolt circle', { bolts: undefined }),
+    }),
+    ...(bolts
+      ? [
+          length('on a circle Ø', bolts.circle, LIMITS.largestOutside, x => put({ circle: x }), {
+            test: 'bolt-circle',
+          }),
+        ]
+      : []),
+  ];
+});
+/** Half way between bore and roots, across. */
+const usualBolts = computed(() => {
+  const d = derived.value.wheels[props.wheel.id]?.dimensions;
+  return Number(((across.value + 2 * (d?.rootRadius ?? 10)) / 2).toFixed(1));
+});
 const webFields = computed((): NumberSpec[] => {
   const { web, hubDiameter, rim } = body.value;
   if (web.kind === 'solid') return [];
@@ -213,6 +238,14 @@ const webFields = computed((): NumberSpec[] => {
       @update:model-value="setHub"
     />
     <NumberFields :fields="hubFields" />
+    <NumberFields v-if="wheel.role === 'wheel'" :fields="boltFields" />
+    <v-select
+      v-if="body.bolts"
+      :model-value="body.bolts.screw"
+      :items="FIXING_SCREWS.map(s => s.name)"
+      label="Bolts of"
+      @update:model-value="body.bolts && setBody('Bolt circle', { bolts: { ...body.bolts, screw: $event } })"
+    />
     <v-select
       v-if="divisions.length > 1"
       :model-value="wheel.divided?.pieces ?? 1"

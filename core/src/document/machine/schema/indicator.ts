@@ -100,6 +100,19 @@ export const Indicator = z.discriminatedUnion('kind', [
     windows: z.array(Window).max(MOST.windows),
     /** Painted moons, opposite each other, seen through a window for phases. */
     moons: z.strictObject({ distance: Size, radius: Size }).optional(),
+    /** What holds it on the front plate, where it stands: screws on a circle, the first so far round, or glue. */
+    fixed: z
+      .discriminatedUnion('by', [
+        z.strictObject({
+          by: z.literal('screws'),
+          number: within(LIMITS.dialScrews).int(),
+          circle: Size,
+          atDeg: Degrees,
+          screw: z.string().min(1).max(20),
+        }),
+        z.strictObject({ by: z.literal('glue') }),
+      ])
+      .optional(),
     reads: Reads.optional(),
   }),
   z.strictObject({

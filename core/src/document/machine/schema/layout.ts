@@ -57,7 +57,7 @@ const Plates = z.strictObject({
   base: z
     .strictObject({
       ...{ x: Mm, y: Mm, across: Size, thickness: Size },
-      column: z.strictObject({ height: Size, diameter: Size }),
+      column: z.strictObject({ height: Size, diameter: within(LIMITS.footSize) }),
     })
     .optional(),
   /** A keyhole in the back plate for the head of a screw in a wall, upwards in the plan. */

@@ -133,6 +133,10 @@ const Body = z.strictObject({
   hubDiameter: Size.optional(),
   /** How far the hub stands out of a face of the wheel, and of which. */
   proud: z.strictObject({ side: z.enum(['front', 'back']), height: within(LIMITS.hubHeight) }).optional(),
+  /** Holes on a circle so far across, by which something is bolted on it: for screws of a table. */
+  bolts: z
+    .strictObject({ number: within(LIMITS.bolts).int(), circle: Size, screw: z.string().min(1).max(20) })
+    .optional(),
   /** Under the roots; of a ring or a disc of pins, beyond them. */
   rim: Size.optional(),
   web: z.discriminatedUnion('kind', [
