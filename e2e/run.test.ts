@@ -217,6 +217,16 @@ describe('running it', () => {
       expect(
         text.match(/data-role="engrave" data-name="[^"]*ring 1"[^>]* d="([^"]*)"/)![1]!.match(/M/g),
       ).to.have.length(48);
+      // It floats before the plate until screws hold it, which stand beside its numerals and are drilled through it.
+      await page
+        .getByRole('button', { name: /^Hold it by 3 screws M2/ })
+        .first()
+        .click();
+      await page.locator('[data-test=dial-circle]').waitFor();
+      await type(page, 'dial-circle', '100');
+      await page.locator('[data-test^=finding-]', { hasText: 'lie off its rim' }).first().waitFor();
+      await choose(page, 'dial-held', 'glue');
+      await page.locator('[data-test=dial-circle]').waitFor({ state: 'detached' });
       await choose(page, 'dial-sense', /^clockwise/);
       const finding = page
         .locator('[data-test^=finding-]', { hasText: 'turns backwards on its dial' })

@@ -126,6 +126,10 @@ describe('teeth, rolled', () => {
     await choose(page, 'web', /^spokes/);
     await page.locator('[data-test=web-number]').first().waitFor();
     await page.locator('[data-test=mark] input').first().check();
+    await type(page, 'bolts', '5');
+    await page.locator('[data-test=bolt-circle]').first().waitFor();
+    await page.click('[data-test=undo]');
+    await page.locator('[data-test=bolt-circle]').first().waitFor({ state: 'detached' });
     await page.keyboard.press('Control+z');
     await page.keyboard.press('Control+z');
     await page.locator('[data-test=web-number]').first().waitFor({ state: 'detached' });
