@@ -3,7 +3,7 @@ import { type Finding, finding, fix } from '../../ground/result/index.ts';
 import { centroid, distance, flatten, type Point } from '../../ground/geometry/index.ts';
 import { degrees, radians } from '../../ground/units/index.ts';
 import { USUAL_CLEARANCE } from './clearances.ts';
-import type { Plate } from './plates.ts';
+import type { Plate } from './plate-holes.ts';
 import type { LayoutParts } from './solids.ts';
 import type { Band, Stack } from './stack.ts';
 

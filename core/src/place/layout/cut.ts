@@ -1,5 +1,5 @@
 import type { Piece } from './pieces.ts';
-import type { Plate } from './plates.ts';
+import type { Plate } from './plate-holes.ts';
 import type { LayoutParts } from './solids.ts';
 import type { Band } from './stack.ts';
 

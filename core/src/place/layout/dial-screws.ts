@@ -4,7 +4,7 @@ import { type Finding, finding, fix } from '../../ground/result/index.ts';
 import { degrees, radians } from '../../ground/units/index.ts';
 import { distance, flatten, inside, type Point, polar } from '../../ground/geometry/index.ts';
 import { LEAST_BRIDGE, slotEnds } from './plate-holes.ts';
-import type { Plate } from './plates.ts';
+import type { Plate } from './plate-holes.ts';
 import { LEAF, SEAT_GAP } from './seats.ts';
 import type { LayoutParts } from './solids.ts';
 

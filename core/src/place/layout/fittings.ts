@@ -5,7 +5,7 @@ import { centroid, distanceToBorder, flatten, inside, type Point } from '../../g
 import { baseFindings, baseOf, outBelow } from './base.ts';
 import { convexHull } from './hull.ts';
 import { footReach, pillarsOf } from './pillars.ts';
-import type { Plate } from './plates.ts';
+import type { Plate } from './plate-holes.ts';
 import type { LayoutParts } from './solids.ts';
 import { standingRods } from './standing-rods.ts';
 import type { Band, Stack } from './stack.ts';

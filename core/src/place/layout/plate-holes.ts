@@ -1,5 +1,6 @@
 import type { BallBearing } from '../../document/bought/index.ts';
 import { circle, type Path, type Point, polar } from '../../ground/geometry/index.ts';
+import type { Band } from './stack.ts';
 
 /** A hole in a plate, mm. A slot runs from its middle so far both ways in a direction (radians). */
 export interface PlateHole {
@@ -15,6 +16,14 @@ export interface PlateHole {
   readonly slot: { readonly travel: number; readonly direction: number } | undefined;
   /** Of a keyhole: the neck that goes up from the round, into which the shank of the screw slides. */
   readonly neck?: { readonly width: number; readonly length: number };
+}
+
+/** A plate: its outline in the plan, and its holes. */
+export interface Plate {
+  readonly side: 'back' | 'front';
+  readonly band: Band;
+  readonly outline: Path;
+  readonly holes: readonly PlateHole[];
 }
 
 /**

@@ -1,6 +1,6 @@
 import { type Allowances, fitAllowance } from '../../teeth/body/index.ts';
 import { ballBearing } from '../../document/bought/index.ts';
-import { direction, distance, type Path } from '../../ground/geometry/index.ts';
+import { direction, distance } from '../../ground/geometry/index.ts';
 import { axesOfMesh, byId, GROUND, type Machine, processOf } from '../../document/machine/index.ts';
 import { type Finding, finding, fix } from '../../ground/result/index.ts';
 import { type Base, baseOf } from './base.ts';
@@ -8,7 +8,7 @@ import { bearingAllowance } from './bearing-allowance.ts';
 import { type Bracket, standsFree } from './brackets.ts';
 import { dialScrews } from './dial-screws.ts';
 import { linesOf } from './lines.ts';
-import { holeAcross, keyhole, LEAST_BRIDGE, type PlateHole, slotEnds } from './plate-holes.ts';
+import { holeAcross, keyhole, LEAST_BRIDGE, type Plate, type PlateHole, slotEnds } from './plate-holes.ts';
 import { edgeOf, plateOutline, plateRegion } from './plate-outline.ts';
 import { pillarsOf } from './pillars.ts';
 import type { LayoutParts } from './solids.ts';
@@ -16,14 +16,6 @@ import { type Band, overlap } from './stack.ts';
 import { USUAL_TUBES } from './tubes.ts';
 
 type PlatesSaid = NonNullable<Machine['layout']['plates']>;
-
-/** A plate: its outline in the plan, and its holes. */
-export interface Plate {
-  readonly side: 'back' | 'front';
-  readonly band: Band;
-  readonly outline: Path;
-  readonly holes: readonly PlateHole[];
-}
 
 /**
  * The two plates of a machine, or none. Every line that passes a plate has a hole there: for the outermost arbor

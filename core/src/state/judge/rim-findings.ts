@@ -6,7 +6,7 @@ import type { TeethFacts } from './teeth-facts.ts';
  * The rim under teeth as part of their depth from which on it bends no tooth more than a solid wheel would
  * (ANSI/AGMA 2101-D04, rim thickness factor; from memory).
  */
-export const RIM_OF_DEPTH = 1.2;
+const RIM_OF_DEPTH = 1.2;
 
 /**
  * The rim between the teeth of a ring that has them inside and outside: what remains between their roots, and the count
