@@ -1,4 +1,5 @@
 import { join } from 'node:path';
+import { FRAME_MUTATIONS } from './frame-mutations.ts';
 
 /** A fault put into a file on purpose: what stands there, what is put in its place, and the tests that must notice. */
 export interface Mutation {
@@ -399,6 +400,7 @@ export const NAMED: readonly NamedFault[] = [
     '[3.2, 4, 5, 0.6, 0.74, 1]',
     'core/src/place/layout/frame.test.ts',
   ],
+  ...FRAME_MUTATIONS,
 ].map(([what = '', file = '', from = '', to = '', tests = '']) => ({
   what,
   file: join('core/src', file),

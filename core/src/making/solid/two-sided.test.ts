@@ -8,10 +8,17 @@ import {
   moveToLayer,
   usualOutside,
 } from '../../edits/edit/index.ts';
-import { derive } from '../../state/derive/index.ts';
+import { derive, wheelPlane } from '../../state/derive/index.ts';
 import { expectApart } from '../../../test/apart.ts';
 import { flatParts } from '../workshop/index.ts';
-import { flatten, isClosed, meshVolume, type Path, signedArea } from '../../ground/geometry/index.ts';
+import {
+  flatten,
+  isClosed,
+  meshVolume,
+  type Path,
+  signedArea,
+  turnedPath,
+} from '../../ground/geometry/index.ts';
 import { followRims } from '../../edits/sets/follow-rims.ts';
 import {
   integrityProblems,
@@ -89,6 +96,24 @@ describe('a ring with teeth inside and outside', function () {
       // Turned as it goes up, a figure keeps its area (Cavalieri).
       expect(meshVolume(mesh) / (flat * thickness), `${helix}°`).to.be.closeTo(1, 1e-3);
     }
+  });
+
+  it('has both sides as far turned as they stand in the machine', () => {
+    const m = made(76);
+    const [ring, side] = [ringOf(m), sideOf(m)];
+    const d = { ...derive(m), phases: { at: { [ring.id]: 0.011, [side.id]: 0.035 } } };
+    const stands = (id: string, path: Path): Path => turnedPath(path, id === ring.id ? 0.011 : 0.035);
+    const [inner, outer] = [ring, side].map(w => must(wheelPlane(d, w)));
+    const out = d.wheels[side.id]!.figure;
+    if (!out.ok) throw new Error('not drawn');
+    const wanted = flatten(stands(side.id, out.value.outline), 0.01);
+    for (const [id, plane] of [
+      [ring.id, inner!],
+      [side.id, outer!],
+    ] as const)
+      flatten(stands(id, plane.outline), 0.01).forEach((p, i) =>
+        expect(Math.hypot(p.x - wanted[i]!.x, p.y - wanted[i]!.y), `${id} ${i}`).to.be.below(1e-9),
+      );
   });
 
   it('rolls with what is inside and outside: all bodies are apart at 24 positions', async () => {
