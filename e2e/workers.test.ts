@@ -15,7 +15,7 @@ describe('workers that cannot answer', () => {
 
   /** The sentence that stands where the bar was, and how long it took to come, ms. */
   const said = async (page: Page): Promise<string> => {
-    const text = await page.locator('[data-test=work-problem]').first().innerText({ timeout: 5000 });
+    const text = await page.locator('[data-test=work-problem]').first().innerText();
     expect(await page.locator('progress').count(), 'the bar is gone').to.equal(0);
     return text;
   };

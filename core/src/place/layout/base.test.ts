@@ -1,9 +1,9 @@
 import { expect } from 'chai';
-import { arrange } from '../../../test/arrange.ts';
+import { plated, type Plates } from '../../../test/plated.ts';
 import { type Machine, readMachine, writeMachine } from '../../document/machine/index.ts';
 import { derive, layoutOf } from '../../state/derive/index.ts';
 import { distance, isClosed, meshVolume, type Point } from '../../ground/geometry/index.ts';
-import { setArbor, setLayout, setPlates, shapeArbor } from '../../edits/change/index.ts';
+import { setArbor, setPlates } from '../../edits/change/index.ts';
 import { mend, onPlank, standOnBase, standOnFeet } from '../../edits/edit/index.ts';
 import { expectApart } from '../../../test/apart.ts';
 import { flatParts } from '../../making/workshop/index.ts';
@@ -14,20 +14,8 @@ import { notMade, partsList } from '../../making/lists/index.ts';
 import { drillingTable } from '../../files/drawings/index.ts';
 import { baseOf, outBelow, sectionThrough } from './index.ts';
 
-type Plates = NonNullable<Machine['layout']['plates']>;
-const plates: Plates = {
-  ...{ thickness: 4, margin: 6, shape: 'round the holes', fit: 'free' },
-  pillars: [
-    { id: 'p1', x: -40, y: 0, diameter: 6 },
-    { id: 'p2', x: 40, y: 40, diameter: 6 },
-    { id: 'p3', x: 40, y: -40, diameter: 6 },
-  ],
-};
-const pair = arrange({ a: {}, b: { at: [30, 0] } }, { 'a.u': 30, 'b.w': 30 }, [['a.u', 'b.w']]);
-const plated: Machine = shapeArbor('a', { kind: 'rod', diameter: 5 })(
-  shapeArbor('b', { kind: 'rod', diameter: 5 })(setLayout({ plates })(pair)),
-);
-const based = (m: Machine = plated): Machine => standOnBase(derive(m), true)(m);
+const between = plated();
+const based = (m: Machine = between): Machine => standOnBase(derive(m), true)(m);
 const codes = (m: Machine): string[] =>
   derive(m)
     .findings.map(f => f.code)
@@ -39,7 +27,7 @@ describe('a base with a column', function () {
   this.timeout(60_000);
 
   it('stands where the column has room, high enough and wide enough, in place of feet; taken away again', () => {
-    const m = based(standOnFeet(derive(plated), true)(plated));
+    const m = based(standOnFeet(derive(between), true)(between));
     expect(m.layout.plates?.feet).to.equal(undefined);
     expect(codes(m)).to.deep.equal([]);
     expect(must(readMachine(writeMachine(m)))).to.deep.equal(JSON.parse(JSON.stringify(m)));
@@ -70,7 +58,7 @@ describe('a base with a column', function () {
   });
 
   it('too short for what reaches out below, or in its way, is told and mended', () => {
-    const behind = setArbor('a', { reach: 'back' })(plated);
+    const behind = setArbor('a', { reach: 'back' })(between);
     const m = based(behind);
     expect(codes(m)).to.deep.equal([]);
     const out = outBelow(derive(m).layout);
@@ -128,7 +116,7 @@ describe('a base with a column', function () {
   });
 
   it('bears a plank as well, which stands in the list of parts', () => {
-    const plank = onPlank(true)(plated);
+    const plank = onPlank(true)(between);
     const m = based(plank);
     expect(codes(m)).to.deep.equal([]);
     expect(partsList(derive(m)).rows.map(r => String(r[0]))).to.include.members([

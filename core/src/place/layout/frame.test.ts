@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { arrange } from '../../../test/arrange.ts';
+import { PAIR as pair, plated, type Plates, PLATES } from '../../../test/plated.ts';
 import {
   BALL_BEARINGS,
   ballBearing,
@@ -31,20 +31,6 @@ import { hardwareList, notMade } from '../../making/lists/index.ts';
 import { fittingsOf, sectionThrough, holePath, LEAST_BRIDGE, shortestTree } from './index.ts';
 import { layoutOf } from '../../state/derive/index.ts';
 
-type Plates = NonNullable<Machine['layout']['plates']>;
-const PLATES: Plates = {
-  ...{ thickness: 4, margin: 6, shape: 'round the holes', fit: 'free' },
-  pillars: [
-    { id: 'p1', x: -40, y: 0, diameter: 6 },
-    { id: 'p2', x: 40, y: 40, diameter: 6 },
-    { id: 'p3', x: 40, y: -40, diameter: 6 },
-  ],
-};
-const pair = arrange({ a: {}, b: { at: [30, 0] } }, { 'a.u': 30, 'b.w': 30 }, [['a.u', 'b.w']]);
-const plated = (more: Partial<Plates> = {}): Machine =>
-  shapeArbor('a', { kind: 'rod', diameter: 5 })(
-    shapeArbor('b', { kind: 'rod', diameter: 5 })(setLayout({ plates: { ...PLATES, ...more } })(pair)),
-  );
 const area = (m: Machine, side: 'back' | 'front' = 'front'): number =>
   signedArea(flatten(derive(m).layout.plates.find(p => p.side === side)!.outline, 0.001));
 const codes = (m: Machine): string[] => derive(m).findings.map(f => f.code);
