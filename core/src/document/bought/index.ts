@@ -2,4 +2,5 @@
 export * from './ball-bearings.ts';
 export * from './clips.ts';
 export * from './dowels.ts';
+export * from './magnets.ts';
 export * from './screws.ts';

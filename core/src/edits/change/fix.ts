@@ -92,6 +92,7 @@ const EDITS: { readonly [C in Exclude<FixCode, LaidFixCode>]: (subject: string, 
   'set-bolt-circle': (id, value) => setBolts(id, { circle: value }),
   'set-bolts': (id, value) => setBolts(id, { number: value }),
   'no-bolts': id => setBody(id, { bolts: undefined }),
+  'set-magnet': (id, value) => setFormOf(id, 'magnetic', { magnet: value }),
   'no-lugs': id => setWheel(id, { mount: undefined }),
   'set-hub-height': (id, value) => machine =>
     setProud(id, { side: byId(machine.wheels, id)?.body?.proud?.side ?? 'front', height: value })(machine),

@@ -1,3 +1,4 @@
+import { ROUND_MAGNETS } from '../../document/bought/index.ts';
 import { type Attempt, withToothing } from '../change/index.ts';
 import {
   byId,
@@ -45,7 +46,7 @@ function formAt(kind: FormKind, module: number, difference: number): Form | unde
     case 'magnetic':
       return {
         kind,
-        magnet: { shape: 'round', diameter: round(0.9 * module) },
+        magnet: { shape: 'round', diameter: magnetFor(module) ?? round(0.9 * module) },
         gap: 0.5,
         wall: round(0.2 * module),
       };
@@ -54,6 +55,12 @@ function formAt(kind: FormKind, module: number, difference: number): Form | unde
       return undefined;
   }
 }
+
+/** The largest round magnet that is sold and stands beside the next: two to a pole pair, on half a tooth each. */
+const magnetFor = (module: number): number | undefined =>
+  ROUND_MAGNETS.map(m => m.diameter)
+    .filter(d => d <= 1.2 * module)
+    .at(-1);
 
 /**
  * Gives a toothing another form, with its usual sizes at the module it has; wheels take the roles and meshes the

@@ -58,6 +58,8 @@ const FIXES: { readonly [C in FixCode]: (value: Fixes[C], name: string) => strin
   'set-bolt-circle': v => `A bolt circle of ${mm(v)}`,
   'set-bolts': v => `${v} bolts`,
   'no-bolts': () => 'Take the bolt circle away',
+  'set-magnet': v =>
+    v.shape === 'round' ? `Magnets ${mm(v.diameter)} across` : `Magnets ${mm(v.width)} by ${mm(v.depth)}`,
   'no-lugs': () => 'Take its lugs away',
   'set-hub-height': v => `Make its hub ${mm(v, 1)} high`,
   'set-hub-across': v => `Make its hub ${mm(v, 1)} across`,

@@ -140,6 +140,11 @@ export const TEETH_WORDS = {
     advice:
       'Try the pair before the machine is built round it. Small strong magnets: keep from children and pacemakers.',
   }),
+  'magnet-not-sold': s => ({
+    title: `${s.name()}: magnets of a size that is hardly sold`,
+    why: 'Round ones are usual from 2 to 20 mm, blocks from 4 by 2 to 20 by 5 (common practice, no source).',
+    advice: 'Take the nearest that is, or keep yours if you have them.',
+  }),
   'iron-pieces': s => ({
     title: `${s.name()} needs soft iron between`,
     why:

@@ -94,6 +94,7 @@ export interface Findings {
   'limit-missed': { limit: 'least' | 'most'; wanted: Turns; achieved: Turns };
   'little-contact': { is: Pitches; least: Pitches };
   'magnets-slip': Nothing;
+  'magnet-not-sold': Nothing;
   'needs-mate': { kind: string };
   /** `lacks`: what is not worked out yet, in words. */
   'not-worked-out': { kind: string; lacks: string };

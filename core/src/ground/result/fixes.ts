@@ -37,6 +37,9 @@ export interface Fixes {
   'give-lugs': Mm;
   'give-hub': Mm;
   'no-hub': Nothing;
+  'set-magnet':
+    | { readonly shape: 'round'; readonly diameter: Mm }
+    | { readonly shape: 'block'; readonly width: Mm; readonly depth: Mm };
   'set-bolt-circle': Mm;
   'set-bolts': Count;
   'no-bolts': Nothing;

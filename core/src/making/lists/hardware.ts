@@ -15,7 +15,13 @@ import {
   screwLength,
   wheelThickness,
 } from '../../place/layout/index.ts';
-import { dowelFor, eClipFor, grubScrewFor } from '../../document/bought/index.ts';
+import {
+  dowelFor,
+  eClipFor,
+  grubScrewFor,
+  magnetHeight,
+  type MagnetSize,
+} from '../../document/bought/index.ts';
 import type { Table } from '../../ground/drawing/index.ts';
 import { byId, processOf, SCREW_BOSS, screwedOn } from '../../document/machine/index.ts';
 import { extraParts } from '../solid/index.ts';
@@ -167,6 +173,14 @@ function reachOfPins({ machine, layout }: Derived, wheel: string): number {
   return plate ? pinReach(machine, layout.stack, plate) : 0;
 }
 
+/** A magnet as it is bought: round ones as high as a wheel so thick takes, where they are sold. */
+function magnetSize(magnet: MagnetSize | undefined, thick: number): Pick<Item, 'size' | 'length'> {
+  if (!magnet) return { size: '', length: undefined };
+  return magnet.shape === 'round'
+    ? { size: `${round(magnet.diameter)} across`, length: magnetHeight(magnet.diameter, thick) }
+    : { size: `${round(magnet.width)} by ${round(magnet.depth)}`, length: undefined };
+}
+
 /** Pins, pegs and magnets of wheels that carry them. */
 function inTeeth(derived: Derived): Item[] {
   const { machine, wheels } = derived;
@@ -209,16 +223,10 @@ function inTeeth(derived: Derived): Item[] {
         ];
       case 'magnets': {
         const magnet = form?.kind === 'magnetic' ? form.magnet : undefined;
-        const size = !magnet
-          ? ''
-          : magnet.shape === 'round'
-            ? `${round(magnet.diameter)} across`
-            : `${round(magnet.width)} by ${round(magnet.depth)}`;
         return [
           {
             item: 'magnet, poles in turn',
-            size,
-            length: undefined,
+            ...magnetSize(magnet, thick),
             number: count(2 * teeth.spec.pairs),
             use: w.name,
           },

@@ -1,3 +1,4 @@
+import { magnetSold, nearestMagnet } from '../../document/bought/index.ts';
 import {
   byId,
   circleCount,
@@ -159,8 +160,15 @@ function bevelFindings({ mesh, facts, toothing, a, b }: Met): Finding[] {
   ];
 }
 
-function magnetFindings({ mesh, a, b }: Met): Finding[] {
+function magnetFindings({ mesh, a, b, toothing }: Met): Finding[] {
   const found: Finding[] = [finding('magnets-slip', 'note', 'teeth', [mesh.id])];
+  const { form } = toothing;
+  if (form.kind === 'magnetic' && !magnetSold(form.magnet))
+    found.push(
+      finding('magnet-not-sold', 'note', 'teeth', [mesh.id], {}, [
+        fix('set-magnet', toothing.id, nearestMagnet(form.magnet)),
+      ]),
+    );
   const [za, zb] = [circleCount(a) ?? 0, circleCount(b) ?? 0];
   const coaxial = mesh.type === 'internal' && za !== zb;
   if (coaxial) found.push(finding('iron-pieces', 'note', 'teeth', [mesh.id], { pieces: ironPieces(za, zb) }));

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { kept } from '../../parts/kept-items';
+import { BLOCK_MAGNETS, type MagnetSize, ROUND_MAGNETS } from '@tesseron/core/bought';
 import { type Toothing, LIMITS } from '@tesseron/core/machine';
 import { setToothing, setHelix, setDoubleHelix } from '@tesseron/core/change';
 import { reducerParts } from '@tesseron/core/sets';
@@ -193,6 +194,20 @@ function fieldsOf(f: Toothing['form']): NumberSpec[] {
   }
 }
 
+/** Sizes in which magnets are sold, of the shape that is taken. */
+const sizeName = (m: MagnetSize): string =>
+  m.shape === 'round' ? `${m.diameter} Ø` : `${m.width} × ${m.depth}`;
+const magnetsSold = computed((): MagnetSize[] =>
+  magnets.value?.magnet.shape === 'block'
+    ? BLOCK_MAGNETS.map(([width, depth]) => ({ shape: 'block', width, depth }))
+    : ROUND_MAGNETS.map(({ diameter }) => ({ shape: 'round', diameter })),
+);
+const magnetSizes = computed(() => magnetsSold.value.map(sizeName));
+function takeMagnet(name: string): void {
+  const magnet = magnetsSold.value.find(m => sizeName(m) === name);
+  if (magnet) setForm({ magnet });
+}
+
 function magnetFields({ magnet }: Kind<'magnetic'>): NumberSpec[] {
   if (magnet.shape === 'round')
     return [
@@ -266,6 +281,13 @@ function magnetFields({ magnet }: Kind<'magnetic'>): NumberSpec[] {
               $event === 'round' ? { shape: 'round', diameter: 5 } : { shape: 'block', width: 5, depth: 2 },
           })
         "
+      />
+      <v-select
+        :model-value="sizeName(magnets.magnet)"
+        :items="magnetSizes"
+        label="As sold"
+        data-test="magnet-sold"
+        @update:model-value="takeMagnet"
       />
     </template>
     <NumberFields :fields="fields" />
