@@ -14,24 +14,20 @@ export const ROUND_MAGNETS: readonly { readonly diameter: number; readonly heigh
 
 /** Block magnets as they are sold: width by depth, mm. Sizes of the trade (common practice, no source). */
 export const BLOCK_MAGNETS: readonly (readonly [width: number, depth: number])[] = [
-  ...([
-    [4, 2],
-    [5, 2],
-    [5, 3],
-    [5, 5],
-    [6, 2],
-    [6, 3],
-    [8, 3],
-    [8, 4],
-  ] as const),
-  ...([
-    [10, 2],
-    [10, 3],
-    [10, 5],
-    [12, 3],
-    [15, 5],
-    [20, 5],
-  ] as const),
+  [4, 2],
+  [5, 2],
+  [5, 3],
+  [5, 5],
+  [6, 2],
+  [6, 3],
+  [8, 3],
+  [8, 4],
+  [10, 2],
+  [10, 3],
+  [10, 5],
+  [12, 3],
+  [15, 5],
+  [20, 5],
 ];
 
 /** A magnet in the plane across the arbors, mm. */

@@ -54,7 +54,8 @@ export function hardwareList(derived: Derived): Table {
   ]) {
     const key = [item.item, item.size, item.length?.toFixed(2) ?? ''].join('|');
     const known = rows.get(key);
-    const use = known && !known.use.split('; ').includes(item.use) ? `${known.use}; ${item.use}` : item.use;
+    const uses = known?.use.split('; ') ?? [];
+    const use = [...uses, ...(uses.includes(item.use) ? [] : [item.use])].join('; ');
     rows.set(key, known ? { ...known, number: known.number + item.number, use: clipped(use) } : item);
   }
   return {
@@ -118,20 +119,17 @@ const ballItems = (derived: Derived): Item[] =>
 /** Screws that hold dials on the front plate, and the spacers under those that do not lie on it. */
 function dialItems({ machine, layout, positions }: Derived): Item[] {
   const { front } = layout.stack;
-  const found = new Map<string, Item[]>();
   if (!front) return [];
-  for (const { dial, screw } of dialScrews(machine, positions.at)) {
+  return dialScrews(machine, positions.at).flatMap(({ dial, screw }): Item[] => {
     const gap = dialGap(layout, dial);
-    const number = ((found.get(dial)?.[0]?.number ?? 0) as number) + 1;
-    const use = byId(machine.indicators, dial)?.name ?? '';
+    const each = { number: 1, use: byId(machine.indicators, dial)?.name ?? '' };
     const length = screwLength(screw, gap, front.to - front.from);
-    const spacer = { item: 'spacer', size: `${round(screw.clearance)} bore`, length: gap, number, use };
-    found.set(dial, [
-      { item: 'countersunk screw', size: `${screw.name}, ISO 7046`, length, number, use },
+    const spacer = { item: 'spacer', size: `${round(screw.clearance)} bore`, length: gap, ...each };
+    return [
+      { item: 'countersunk screw', size: `${screw.name}, ISO 7046`, length, ...each },
       ...(gap > 1e-6 ? [spacer] : []),
-    ]);
-  }
-  return [...found.values()].flat();
+    ];
+  });
 }
 
 /** Screws of bolt circles; how long they are depends on what is bolted on. */

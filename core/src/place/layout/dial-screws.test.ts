@@ -96,6 +96,13 @@ describe('a dial that stands', () => {
         .map(r => [...r]);
     // Dial 1.6 and plate 4: of 3, 4, 5, 6 … the longest that does not come out behind is 5.
     expect(rows(screwed)).to.deep.equal([['countersunk screw', 'M2, ISO 7046', 5, 3, 15, 'Hours']]);
+    const two: Machine = {
+      ...screwed,
+      indicators: [...screwed.indicators, { ...dial, id: 'other', name: 'Other' }],
+    };
+    const both = setIndicator('other', { axis: pair.axes[1]!.id, fixed: fixedOf(screwed) })(two);
+    const shared = hardwareList(derive(both)).rows.find(r => r[0] === 'countersunk screw')!;
+    expect([shared[3], shared[5]], 'of both dials, and for both').to.deep.equal([6, 'Hours; Other']);
     const high = { ...screwed, wheels: screwed.wheels.map(w => ({ ...w, layer: w.layer + 1 })) };
     const before = setPlates({ back: 0, front: 0 })(high);
     const gap = derive(before).layout.spans.seats.get('dial')!.low - derive(before).layout.stack.front!.to;

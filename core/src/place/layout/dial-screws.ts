@@ -115,6 +115,17 @@ const FIRST = (5 * Math.PI) / 12;
 /** The screw that is taken where none is named, and how many. */
 const [USUAL, NUMBER] = ['M2', 3] as const;
 
+/** The screws that are asked for without figures: just inside the rim of the dial, beside its top. */
+export function usualFixing({
+  radius,
+}: Pick<Dial, 'radius'>): Extract<NonNullable<Dial['fixed']>, { by: 'screws' }> {
+  const circle = Math.floor(20 * outermostScrew(radius)) / 10;
+  return { by: 'screws', number: NUMBER, circle, atDeg: Math.round(degrees(FIRST)), screw: USUAL };
+}
+
+/** How far from the middle of a dial the screws may be, mm. */
+const outermostScrew = (radius: number): number => radius - (fixingScrew(USUAL)?.head ?? 0) / 2 - RIM;
+
 /** Screws as far out on a dial as they have room in the plate beside all its holes; none where there is none. */
 function screwWays(
   dial: Dial,
@@ -128,7 +139,7 @@ function screwWays(
   const free = (p: Point): boolean =>
     inside(border, p) &&
     others.every(h => slotEnds(h).every(q => distance(p, q) >= (h.diameter + screw.head) / 2 + LEAST_BRIDGE));
-  const outermost = dial.radius - screw.head / 2 - RIM;
+  const outermost = outermostScrew(dial.radius);
   const step = Math.max(1, outermost / MOST_TRIED);
   for (let radius = outermost; radius > screw.head; radius -= step)
     for (let k = 0; k < 24; k++) {

@@ -2,6 +2,8 @@ import { divisionsOf, leastRim, pieceRoom, webSizes } from '../../teeth/body/ind
 import { flatten, type Path, type Point, polar, polygon } from '../../ground/geometry/index.ts';
 import { type Piece, wheelThickness } from '../../place/layout/index.ts';
 import {
+  circleCount,
+  teethOutside,
   byId,
   type Machine,
   materialOf,
@@ -171,22 +173,25 @@ function roomFindings(machine: Making, { part, called, along, across, high, body
     place: process.kind === 'printer' ? 'bed' : 'sheet',
   };
   const wheel = byId(machine.wheels, part);
-  const pieces = wheel && piecesThatFit(wheel, along / 2, rooms);
+  const pieces = wheel && piecesThatFit(machine, wheel, along / 2, rooms);
   const mends = wheel && pieces !== undefined ? [fix('divide', wheel.id, pieces)] : [];
   return [finding('part-too-large', 'warn', 'make', [called], data, mends)];
 }
 
 /** The fewest equal pieces of a whole wheel that go on a sheet or a bed, as wide as if they were full to the middle. */
 const piecesThatFit = (
+  machine: Pick<Machine, 'wheels'>,
   wheel: Wheel,
   radius: number,
   rooms: readonly { readonly width: number; readonly height: number }[],
-): number | undefined =>
-  divisionsOf(wheel).find(n => {
+): number | undefined => {
+  const outside = teethOutside(machine, wheel);
+  return divisionsOf(wheel, outside && circleCount(outside)).find(n => {
     const { along, across } = pieceRoom(0, radius, n);
     const [most, least] = [Math.max(along, across), Math.min(along, across)];
     return rooms.some(s => most <= Math.max(s.width, s.height) && least <= Math.min(s.width, s.height));
   });
+};
 
 /** Stock that measures otherwise than the layer that is drawn. */
 function stockFindings(machine: Making, wheel: Wheel, told: Set<string>): Finding[] {

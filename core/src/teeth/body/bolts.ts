@@ -31,6 +31,16 @@ export function boltPaths(body: Body): Path[] {
   return hole > 0 ? boltMiddles(body).map(at => circle(at, hole / 2, false)) : [];
 }
 
+/** The bolt circle that is asked for without figures: half way between bore and roots, mm. */
+export const usualBolts = ({
+  rootRadius,
+  boreRadius,
+}: Omit<WebRoom, 'module'>): NonNullable<Body['bolts']> => ({
+  number: 4,
+  circle: Math.round(10 * (boreRadius + rootRadius)) / 10,
+  screw: 'M3',
+});
+
 /** What a bolt circle must keep within: its least and its greatest diameter, mm, and the most screws on its own. */
 export interface BoltRoom {
   readonly least: number;

@@ -2,6 +2,7 @@
 import { kept } from '../../parts/kept-items';
 import { fullSeconds } from '@tesseron/core/indicator';
 import { DIAL_STARTS, type DialStart, startRings } from '@tesseron/core/indicators';
+import { usualFixing } from '@tesseron/core/layout';
 import { FIXING_SCREWS } from '@tesseron/core/bought';
 import { type Dial, type DialWindow, GROUND, type Ring, LIMITS } from '@tesseron/core/machine';
 import { computed, ref } from 'vue';
@@ -44,11 +45,8 @@ const HELD = [
   { value: 'glue', title: 'glue' },
 ] as const;
 const SCREWS = FIXING_SCREWS.map(s => ({ value: s.name, title: `${s.name}, countersunk` }));
-type Fixed = NonNullable<Dial['fixed']>;
 function hold(by: string): void {
-  const circle = Number((1.8 * props.dial.radius).toFixed(1));
-  const screws: Fixed = { by: 'screws', number: 3, circle, atDeg: 75, screw: 'M2' };
-  emit('set', { fixed: by === 'nothing' ? undefined : by === 'glue' ? { by } : screws });
+  emit('set', { fixed: by === 'nothing' ? undefined : by === 'glue' ? { by } : usualFixing(props.dial) });
 }
 const screwFields = computed((): NumberSpec[] => {
   const { fixed } = props.dial;

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { divisionsOf } from '@tesseron/core/body';
+import { divisionsOf, usualBolts } from '@tesseron/core/body';
 import { FIXING_SCREWS } from '@tesseron/core/bought';
 import { dividesFlat, takesHub } from '@tesseron/core/judge';
 import { kept } from '../../parts/kept-items';
@@ -154,11 +154,11 @@ const hubFields = computed((): NumberSpec[] => {
     ...(web.kind === 'solid' ? [across] : []),
   ];
 });
-/** A bolt circle; nought screws is none. */
+/** A bolt circle; left empty there is none. */
 const boltFields = computed((): NumberSpec[] => {
   const { bolts } = body.value;
   const put = (to: Partial<NonNullable<Body['bolts']>>): void =>
-    setBody('Bolt circle', { bolts: { number: 4, circle: usualBolts.value, screw: 'M3', ...bolts, ...to } });
+    setBody('Bolt circle', { bolts: { ...boltsBegin.value, ...bolts, ...to } });
   return [
     number('Bolts', bolts?.number, LIMITS.bolts, x => put({ number: x }), {
       ...{ whole: true, test: 'bolts', hint: 'left empty: none' },
@@ -173,10 +173,9 @@ const boltFields = computed((): NumberSpec[] => {
       : []),
   ];
 });
-/** Half way between bore and roots, across. */
-const usualBolts = computed(() => {
-  const d = derived.value.wheels[props.wheel.id]?.dimensions;
-  return Number(((across.value + 2 * (d?.rootRadius ?? 10)) / 2).toFixed(1));
+const boltsBegin = computed(() => {
+  const rootRadius = derived.value.wheels[props.wheel.id]?.dimensions.rootRadius ?? 0;
+  return usualBolts({ rootRadius, boreRadius: across.value / 2 });
 });
 const webFields = computed((): NumberSpec[] => {
   const { web, hubDiameter, rim } = body.value;

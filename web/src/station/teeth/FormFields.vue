@@ -196,7 +196,7 @@ function fieldsOf(f: Toothing['form']): NumberSpec[] {
 
 /** Sizes in which magnets are sold, of the shape that is taken. */
 const sizeName = (m: MagnetSize): string =>
-  m.shape === 'round' ? `${m.diameter} Ø` : `${m.width} × ${m.depth}`;
+  m.shape === 'round' ? `Ø ${m.diameter} mm` : `${m.width} × ${m.depth} mm`;
 const magnetsSold = computed((): MagnetSize[] =>
   magnets.value?.magnet.shape === 'block'
     ? BLOCK_MAGNETS.map(([width, depth]) => ({ shape: 'block', width, depth }))

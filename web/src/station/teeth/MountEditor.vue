@@ -17,7 +17,7 @@ import NumberFields from '../../parts/NumberFields.vue';
 
 /** How a ring is joined to what bears it: by lugs to the plates, or by a wall to its arbor. */
 const props = defineProps<{ wheel: Wheel }>();
-const { machine, change, attempt } = useOpen();
+const { derived, machine, change, attempt } = useOpen();
 type Mount = NonNullable<Wheel['mount']>;
 const WAYS = [
   { value: 'none', title: 'nothing said' },
@@ -45,6 +45,8 @@ function cut(count: number): void {
 }
 const outsideField = computed((): NumberSpec[] => {
   const there = outside.value;
+  // Only involute teeth are cut on both sides.
+  if (!there && derived.value.wheels[props.wheel.id]?.teeth.family !== 'involute ring') return [];
   return [
     number('Teeth outside', there && circleCount(there), LIMITS.countDrawn, cut, {
       ...{
