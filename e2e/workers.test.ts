@@ -13,14 +13,14 @@ describe('workers that cannot answer', () => {
   afterEach(() => app.clear());
   after(() => app.close());
 
-  /** The sentence that stands where the bar was, and how long it took to come, ms. */
+  /** The sentence that stands where the bar was. */
   const said = async (page: Page): Promise<string> => {
     const text = await page.locator('[data-test=work-problem]').first().innerText();
     expect(await page.locator('progress').count(), 'the bar is gone').to.equal(0);
     return text;
   };
 
-  it('making: without its library a sentence stands there within a second, and the bar is gone', async () => {
+  it('making: without its library it is said long before it could be made, and it can be tried again', async () => {
     const { page, context } = await app.open();
     await context.route('**/*.wasm', route => route.abort());
     await fromStarter(page, app.base);
@@ -31,7 +31,14 @@ describe('workers that cannot answer', () => {
     expect(await said(page)).to.equal(
       'That could not be made (the library of bodies could not be loaded). Nothing was lost; try again.',
     );
-    expect(Date.now() - began, 'ms, and as much again for a busy machine').to.be.below(2000);
+    const failed = Date.now() - began;
+    // The same press with the library is the measure: whatever the machine, what fails does not wait.
+    await context.unroute('**/*.wasm');
+    const since = Date.now();
+    const saved = page.waitForEvent('download');
+    await page.click('[data-test=save-archive]');
+    await saved;
+    expect(failed / (Date.now() - since), 'of the time in which it is made').to.be.below(0.5);
   });
 
   it('searching: what is thrown is said, and it can be tried again', async () => {
