@@ -160,6 +160,38 @@ export const KINDS: Readonly<Record<string, Machine>> = {
       },
     ],
   }),
+  'yoke, slot, four-bar, two rods': machine('linkages', {
+    axes: [given('axis1'), given('far', 80, 0), given('slotted', 8, -30)],
+    members: [
+      driveArbor,
+      arbor('rocker', 'far'),
+      arbor('swinger', 'slotted'),
+      { kind: 'slide', id: 'yoke', name: 'yoke', frame: 'ground', x: 0, y: 0, directionDeg: 90 },
+      {
+        ...{ kind: 'link', id: 'coupler', name: 'coupler', length: 75 },
+        points: [{ radius: 40, angleDeg: 30, traced: true }],
+      },
+      { kind: 'link', id: 'thigh', name: 'thigh', length: 60 },
+      { kind: 'link', id: 'shin', name: 'shin', length: 70 },
+    ],
+    joints: [
+      { kind: 'yoke', id: 'j1', pin: { member: 'drive', radius: 20, angleDeg: 0 }, slide: 'yoke' },
+      {
+        ...{ kind: 'slot', id: 'j2', driven: 'swinger', slotDeg: 90 },
+        pin: { member: 'drive', radius: 20, angleDeg: 0 },
+      },
+      {
+        ...{ kind: 'four-bar', id: 'j3', rod: 'coupler' },
+        pin: { member: 'drive', radius: 20, angleDeg: 0 },
+        to: { member: 'rocker', radius: 50, angleDeg: 90 },
+      },
+      {
+        ...{ kind: 'two rods', id: 'j4', rodA: 'thigh', rodB: 'shin', other: true },
+        a: { member: 'coupler', radius: 40, angleDeg: 30 },
+        b: { member: 'rocker', radius: 50, angleDeg: 90 },
+      },
+    ],
+  }),
   'reducer with output pins': machine('reducer', {
     axes: [given('axis1'), given('eccentric', 1, 0, 'drive')],
     members: [

@@ -1,5 +1,6 @@
 import { join } from 'node:path';
 import { FRAME_MUTATIONS } from './frame-mutations.ts';
+import { JOINT_MUTATIONS } from './joint-mutations.ts';
 
 /** A fault put into a file on purpose: what stands there, what is put in its place, and the tests that must notice. */
 export interface Mutation {
@@ -95,20 +96,6 @@ export const NAMED: readonly NamedFault[] = [
     '(a.diameter + b.diameter) / 2',
     'a.diameter + b.diameter',
     LAYOUT,
-  ],
-  [
-    'a half gear that moves for a quarter',
-    'place/motion/uneven.ts',
-    'Math.max(0, (part - (1 - during)) / during)',
-    'Math.max(0, (part - (1 - during / 2)) / (during / 2))',
-    'core/src/place/motion/uneven.test.ts',
-  ],
-  [
-    'a universal joint that does not bend',
-    'place/motion/uneven.ts',
-    'Math.sin(rest) * Math.cos(bend)',
-    'Math.sin(rest)',
-    'core/src/place/motion/uneven.test.ts',
   ],
   [
     'a negative kerf',
@@ -401,6 +388,7 @@ export const NAMED: readonly NamedFault[] = [
     'core/src/place/layout/frame.test.ts',
   ],
   ...FRAME_MUTATIONS,
+  ...JOINT_MUTATIONS,
 ].map(([what = '', file = '', from = '', to = '', tests = '']) => ({
   what,
   file: join('core/src', file),

@@ -8,7 +8,8 @@ import { VERSION } from './format.ts';
  * version 5 added the layout: envelope, plates, tubes, axes on lines and in mirrors; version 6 added what hands,
  * dials, globes and bodies look like and how they are read, and the way round that the drive turns; version 7 added
  * materials, and parts made otherwise than the rest; version 8 tolerances in what an output counts; version 9
- * planetary sets that are kept one.
+ * planetary sets that are kept one; version 10 yokes, slots, four-bars and rods that meet, points of rods,
+ * slides beside an axis, turned forks.
  */
 const STEPS: Readonly<Record<number, (data: unknown) => unknown>> = {
   1: data => ({ ...(data as object), version: 2, plans: [] }),
@@ -19,6 +20,7 @@ const STEPS: Readonly<Record<number, (data: unknown) => unknown>> = {
     aims: aimsOf((data as { aims?: unknown }).aims),
   }),
   8: data => ({ ...(data as object), version: 9, sets: [] }),
+  9: data => ({ ...(data as object), version: 10 }),
   6: data => ({ ...(data as object), version: 7, materials: [], making: [] }),
   5: data => ({
     ...(data as object),

@@ -1,5 +1,6 @@
 import type { z } from 'zod';
 import type { Axis as AxisSchema } from './schema/axis.ts';
+import type { Pin as PinSchema } from './schema/basic.ts';
 import type { Indicator as IndicatorSchema } from './schema/indicator.ts';
 import type { Joint as JointSchema } from './schema/joint.ts';
 import type { Region as RegionSchema } from './schema/layout.ts';
@@ -30,6 +31,9 @@ export type Toothing = Deep<z.output<typeof ToothingSchema>>;
 export type InvoluteForm = Extract<Toothing['form'], { kind: 'involute' }>;
 export type Wheel = Deep<z.output<typeof WheelSchema>>;
 export type Joint = Deep<z.output<typeof JointSchema>>;
+export type Pin = Deep<z.output<typeof PinSchema>>;
+export type Slide = Extract<Member, { kind: 'slide' }>;
+export type Link = Extract<Member, { kind: 'link' }>;
 export type MeshJoint = Extract<Joint, { kind: 'mesh' }>;
 export type GearSet = Deep<z.output<typeof GearSetSchema>>;
 export type SetStage = GearSet['stages'][number];

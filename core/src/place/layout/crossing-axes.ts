@@ -1,4 +1,5 @@
 import { axisOfWheel, byId, type Machine, meshes } from '../../document/machine/index.ts';
+import { table } from '../../ground/result/index.ts';
 import { crosses, type SpaceFrame, spaceFrames } from './space-frames.ts';
 import type { Stack } from './stack.ts';
 
@@ -33,7 +34,7 @@ export function crossingAxes(
 ): ReadonlyMap<string, Crossing> {
   if (!meshes(machine).some(crosses)) return new Map();
   // Which way axes lie does not hang on their teeth.
-  const facts = { machine, positions: { at }, layout: { stack }, wheels: {}, chordError: 0.1 };
+  const facts = { machine, positions: { at }, layout: { stack }, wheels: table<never>(), chordError: 0.1 };
   return new Map(
     [...spaceFrames(facts, 0)].flatMap(([axis, frame]) =>
       isLevel(frame) ? [] : [[axis, { outboard: outboardOf(machine, axis, frame) }] as const],

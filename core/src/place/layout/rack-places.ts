@@ -13,6 +13,10 @@ export interface RackPlace {
   readonly at: Point;
   /** Radians from x. */
   readonly angle: number;
+  /** From tooth to tooth, mm. */
+  readonly pitch: number;
+  /** How far it can go along its line, backwards and forwards, until its last tooth leaves the pinion, mm. */
+  readonly runs: readonly [from: number, to: number];
 }
 
 /** What the places of racks are made from. */
@@ -54,6 +58,8 @@ export function rackPlaces({ machine, at, phases, distances, modules }: RackPart
     const along = tooth + pitch / 2 + pitch * Math.round((start - tooth) / pitch - 0.5);
     const point = polar(polar(centre, distance, across), along, across + Math.PI / 2);
     const angle = across + Math.PI;
-    return [{ slide: slide.id, frame: slide.frame, wheel: rack.id, axis: arbor.axis, at: point, angle }];
+    // Its teeth lie backwards along the line from tooth 0.
+    const runs = [-along - pitch / 2, -along + (teeth - 0.5) * pitch] as const;
+    return [{ slide: slide.id, frame: slide.frame, wheel: rack.id, axis: arbor.axis, at: point, angle, pitch, runs }];
   });
 }

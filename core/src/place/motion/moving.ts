@@ -1,39 +1,31 @@
-import type { Point } from '../../ground/geometry/index.ts';
+import { type Point, polar } from '../../ground/geometry/index.ts';
 import { arbors, GROUND, type Machine } from '../../document/machine/index.ts';
 import type { Rational } from '../../ground/rational/index.ts';
 import type { RackPlace } from '../layout/index.ts';
 import type { TrainRates } from '../../trains/train/index.ts';
 import { type DriveTurns, memberAngle, opposite } from './angle.ts';
 import { type MemberCopy, memberCopies } from './copies.ts';
+import { type MovingSlide, movingSlides } from './moving-slides.ts';
 import type { Stance } from './stance.ts';
-import { unevenOffset } from './uneven.ts';
+import { type MovingArbor, type Stands, standsOf } from './stands.ts';
 
 /** Everything that the positions of one machine need, made once: arbors with what carries them, carriers first. */
 export interface Moving {
-  readonly machine: Pick<Machine, 'joints'>;
+  readonly machine: Pick<Machine, 'joints' | 'members'>;
   readonly train: Pick<TrainRates, 'rates' | 'responses'>;
-  readonly arbors: readonly MovingArbor[];
+  readonly arbors: readonly PlacedArbor[];
   readonly copies: readonly MemberCopy[];
-  /** Racks where they stand at rest; carried where their slide is on an arm. */
-  readonly racks: readonly StandingRack[];
+  /** Slides on their lines, carried where an arm is their frame. */
+  readonly slides: readonly MovingSlide[];
+  /** Rods between pins. */
+  readonly links: readonly string[];
   /** The drive turns clockwise, seen from the front, and all else the other way round. */
   readonly clockwise: boolean;
 }
 
-interface MovingArbor {
-  readonly id: string;
+interface PlacedArbor extends MovingArbor {
   readonly rate: Rational | undefined;
   readonly uneven: boolean;
-  /** At rest: its place, or the way to it from its arm's own axis. */
-  readonly at: Point;
-  readonly arm: string | undefined;
-}
-
-interface StandingRack {
-  readonly id: string;
-  readonly at: Point;
-  readonly angle: number;
-  readonly arm: string | undefined;
 }
 
 /** Prepares positions: `rest` gives every axis at rest, mm. What stands on nothing known is left out. */
@@ -46,7 +38,7 @@ export function movingOf(
 ): Moving {
   const axes = new Map(machine.axes.map(a => [a.id, a] as const));
   const axisOf = new Map(arbors(machine).map(m => [m.id, axes.get(m.axis)] as const));
-  const ordered: MovingArbor[] = [];
+  const ordered: PlacedArbor[] = [];
   const done = new Set<string>();
   const put = (id: string, depth: number): void => {
     const axis = axisOf.get(id);
@@ -63,45 +55,44 @@ export function movingOf(
     done.add(id);
   };
   for (const id of axisOf.keys()) put(id, 0);
-  const standing = racks.flatMap(({ slide, frame, at, angle }): StandingRack[] => {
-    if (frame === GROUND) return [{ id: slide, at, angle, arm: undefined }];
-    const pivot = rest[axisOf.get(frame)?.id ?? ''];
-    if (!pivot || !done.has(frame)) return [];
-    return [{ id: slide, at: { x: at.x - pivot.x, y: at.y - pivot.y }, angle, arm: frame }];
-  });
-  const { joints } = machine;
+  const { joints, members } = machine;
+  const slides = movingSlides(machine, rest, racks);
   return {
-    machine: { joints },
+    machine: { joints, members },
     train,
     arbors: ordered,
     copies: memberCopies(machine),
-    racks: standing,
+    slides,
+    links: members.flatMap(m => (m.kind === 'link' ? [m.id] : [])),
     clockwise,
   };
 }
 
 /**
- * Where every arbor stands and how far it has turned against the ground, by id; copies by `copyPlace`. Given a map,
- * fills it anew and makes no new places for those it has: a running picture asks for one every frame.
+ * Where every arbor, slide and rod stands and how far it is turned against the ground, by id; copies by `copyPlace`. A
+ * slide with a rack stands where its rack does, another with its own point on its line; a rod by its first pin. Given
+ * a map, fills it anew and makes no new places for those it has: a running picture asks for one every frame.
  */
 export function stancesAt(
   moving: Moving,
   turns: DriveTurns,
   found: Map<string, Stance> = new Map<string, Stance>(),
 ): Map<string, Stance> {
-  const { rates, responses } = moving.train;
   const driven = moving.clockwise ? opposite(turns) : turns;
+  const stands = standsAt(moving, turns);
   for (const { id, rate, uneven, at, arm } of moving.arbors) {
-    const mean = rate ? memberAngle(rate, driven) : 0;
-    const own = uneven ? mean + unevenOffset(moving.machine, rates, responses, id, driven) : mean;
+    const own = uneven ? stands.coordinate(id) : rate ? memberAngle(rate, driven) : 0;
     const carried = arm === undefined ? undefined : found.get(arm);
     if (carried) putOnArm(found, id, carried.centre, carried.angle, at.x, at.y, carried.angle + own);
     else put(found, id, at.x, at.y, own);
   }
-  for (const { id, at, angle, arm } of moving.racks) {
-    const carried = arm === undefined ? undefined : found.get(arm);
-    if (carried) putOnArm(found, id, carried.centre, carried.angle, at.x, at.y, carried.angle + angle);
-    else if (arm === undefined) put(found, id, at.x, at.y, angle);
+  for (const { id, rack, pitch } of moving.slides) {
+    const stance = rack ? rackStance(stands, id, rack, pitch) : stands.stance(id);
+    if (stance) put(found, id, stance.centre.x, stance.centre.y, stance.angle);
+  }
+  for (const id of moving.links) {
+    const stance = stands.stance(id);
+    if (stance) put(found, id, stance.centre.x, stance.centre.y, stance.angle);
   }
   for (let i = 0; i < moving.copies.length; i++) {
     const copy = moving.copies[i];
@@ -112,6 +103,41 @@ export function stancesAt(
     putOnArm(found, copyPlace(copy.member, i), arm.centre, copy.turn, dx, dy, own.angle);
   }
   return found;
+}
+
+/** A rack: from where it stands in mesh at rest, so far along its line. */
+function rackStance(
+  stands: Stands,
+  id: string,
+  rack: NonNullable<MovingSlide['rack']>,
+  pitch: number,
+): Stance | undefined {
+  const [line, turned] = [stands.line(id), stands.frameAngle(id)];
+  const arm = stands.frame(id);
+  if (!line || !arm) return undefined;
+  const [c, s] = [Math.cos(turned), Math.sin(turned)];
+  const at = {
+    x: arm.centre.x + c * rack.at.x - s * rack.at.y,
+    y: arm.centre.y + s * rack.at.x + c * rack.at.y,
+  };
+  return {
+    centre: polar(at, (stands.coordinate(id) * pitch) / (2 * Math.PI), line.angle),
+    angle: turned + rack.angle,
+  };
+}
+
+const kept = new WeakMap<Moving, Stands>();
+
+/**
+ * What stands where at some turns of the drive, to be asked member by member. One for each machine: the next call turns
+ * it on.
+ */
+export function standsAt(moving: Moving, turns: DriveTurns): Stands {
+  const known = kept.get(moving);
+  const stands = known ?? standsOf(moving);
+  if (!known) kept.set(moving, stands);
+  stands.to(moving.clockwise ? opposite(turns) : turns);
+  return stands;
 }
 
 /** The name of a further place of a member: of the i-th copy of a machine. */

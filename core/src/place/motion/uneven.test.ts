@@ -3,15 +3,8 @@ import { KINDS } from '../../../test/kinds.ts';
 import { derive } from '../../state/derive/index.ts';
 import type { Machine } from '../../document/machine/index.ts';
 import { rational } from '../../ground/rational/index.ts';
-import {
-  camLift,
-  crankWay,
-  genevaAngle,
-  memberAngle,
-  stancesAt,
-  stepAngle,
-  universalAngle,
-} from './index.ts';
+import { camLift, crankWay, genevaAngle, stepAngle, universalAngle } from '../../trains/train/index.ts';
+import { memberAngle, stancesAt } from './index.ts';
 
 const deg = (x: number): number => (x * Math.PI) / 180;
 
@@ -54,10 +47,10 @@ describe('joints that turn unevenly', () => {
     expect(stepAngle(deg(3600), 0.1, 0.1)).to.be.closeTo(deg(360), 1e-12);
   });
 
-  it('a crank’s stroke is twice its radius (common practice, no source); a rod too short does not reach', () => {
-    expect(crankWay(0, 15, 80)! - crankWay(Math.PI, 15, 80)!).to.be.closeTo(30, 1e-12);
-    expect(crankWay(Math.PI / 2, 15, 17)).to.be.closeTo(8, 1e-12);
-    expect(crankWay(Math.PI / 2, 15, 10)).to.equal(undefined);
+  it('a crank’s stroke is twice its radius (common practice, no source); of a rod too short the pin tells', () => {
+    expect(crankWay(15, 0, 80) - crankWay(-15, 0, 80)).to.be.closeTo(30, 1e-12);
+    expect(crankWay(0, 15, 17)).to.be.closeTo(8, 1e-12);
+    expect(crankWay(3, 15, 10)).to.equal(3);
   });
 
   it('a cam lifts between its points and round the turn', () => {

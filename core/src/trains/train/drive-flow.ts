@@ -50,7 +50,14 @@ function endsOf(joint: Joint, owner: (wheel: string) => string): string[] {
     case 'friction':
       return [joint.a.member, joint.b.member];
     case 'crank':
+    case 'yoke':
       return [joint.pin.member, joint.slide];
+    case 'slot':
+      return [joint.pin.member, joint.driven];
+    case 'four-bar':
+      return [joint.pin.member, joint.to.member];
+    case 'two rods':
+      return []; // both lead, and neither moves the other
     case 'cam':
       return [joint.cam, joint.follower];
     case 'pins in holes':

@@ -1,7 +1,7 @@
 import { JOINTS, type Machine } from '../../document/machine/index.ts';
 import { ONE } from '../../ground/rational/index.ts';
 import { framesOf, type TrainParts } from './frames.ts';
-import { jointLaws } from './laws.ts';
+import { jointLaws } from './joints/index.ts';
 import type { RateEquation } from './rate-equation.ts';
 
 /** The laws of a machine, joints with an open count, and those for which there is no law. */

@@ -3,7 +3,7 @@ export * from './frames.ts';
 export * from './equations.ts';
 export * from './rate-equation.ts';
 export * from './solve.ts';
-export * from './laws.ts';
+export * from './joints/index.ts';
 export * from './train-rates.ts';
 export * from './ground-rate.ts';
 export * from './drive-flow.ts';

@@ -1,4 +1,4 @@
-import type { Joint } from '../types.ts';
+import type { Joint, Pin } from '../types.ts';
 import { ALL, type Cans } from './can.ts';
 
 export type JointKind = Joint['kind'];
@@ -28,6 +28,8 @@ const untold = {
   bodies: 'not yet',
   checks: 'not yet',
 } as const;
+const linked = { outline: 'nothing', clearances: 'not yet', bodies: 'not yet' } as const;
+const renamed = (pin: Pin, name: (member: string) => string): Pin => ({ ...pin, member: name(pin.member) });
 const immaterial = { outline: 'nothing', drawing: 'nothing', bodies: 'nothing' } as const;
 const sides = <J extends { readonly a: string; readonly b: string }>(j: J): JointEnd[] => [
   ['member', j.a],
@@ -72,7 +74,7 @@ export const JOINTS: { readonly [K in JointKind]: JointFacts<K> } = {
   },
   crank: {
     ...plain,
-    ...untold,
+    ...linked,
     called: 'crank and rod',
     slides: true,
     ends: j => [
@@ -80,11 +82,57 @@ export const JOINTS: { readonly [K in JointKind]: JointFacts<K> } = {
       ['member', j.rod],
       ['member', j.slide],
     ],
-    withMembers: (j, name) => ({ ...j, pin: { ...j.pin, member: name(j.pin.member) } }),
+    withMembers: (j, name) => ({ ...j, pin: renamed(j.pin, name) }),
+  },
+  yoke: {
+    ...plain,
+    ...linked,
+    called: 'Scotch yoke',
+    slides: true,
+    ends: j => [
+      ['member', j.pin.member],
+      ['member', j.slide],
+    ],
+    withMembers: (j, name) => ({ ...j, pin: renamed(j.pin, name) }),
+  },
+  slot: {
+    ...plain,
+    ...linked,
+    called: 'pin in a slot',
+    ends: j => [
+      ['member', j.pin.member],
+      ['member', j.driven],
+    ],
+    withMembers: (j, name) => ({ ...j, pin: renamed(j.pin, name), driven: name(j.driven) }),
+  },
+  'four-bar': {
+    ...plain,
+    ...linked,
+    called: 'four-bar',
+    ends: j => [
+      ['member', j.pin.member],
+      ['member', j.rod],
+      ['member', j.to.member],
+    ],
+    withMembers: (j, name) => ({ ...j, pin: renamed(j.pin, name), to: renamed(j.to, name) }),
+  },
+  'two rods': {
+    ...plain,
+    ...linked,
+    called: 'two rods that meet',
+    slides: true,
+    ends: j => [
+      ['member', j.a.member],
+      ['member', j.rodA],
+      ['member', j.b.member],
+      ['member', j.rodB],
+    ],
+    withMembers: (j, name) => ({ ...j, a: renamed(j.a, name), b: renamed(j.b, name) }),
   },
   cam: {
     ...plain,
     ...untold,
+    motion: 'yes',
     called: 'cam',
     slides: true,
     ends: j => [

@@ -1,8 +1,12 @@
 import { z } from 'zod';
 import { LIMITS } from './limits.ts';
-import { Id, Mm, Pin, Size, within } from './basic.ts';
+import { Degrees, Id, Mm, Pin, Size, within } from './basic.ts';
 
 const tied = { id: Id };
+/** The second of the two ways in which rods of the same lengths go together. */
+const other = { other: z.literal(true).optional() };
+/** The driven arbor goes round with the driver; left out, it swings to and fro. */
+const round = { round: z.literal(true).optional() };
 
 /** What ties two members, with a law of motion. */
 export const Joint = z.discriminatedUnion('kind', [
@@ -49,7 +53,16 @@ export const Joint = z.discriminatedUnion('kind', [
     /** One rim runs inside the other, so the sense is kept. */
     crossed: z.boolean().optional(),
   }),
-  z.strictObject({ kind: z.literal('crank'), ...tied, pin: Pin, rod: Id, slide: Id }),
+  /** A pin moves a slide by a rod; `other`: the slide stands behind the pin, not before it. */
+  z.strictObject({ kind: z.literal('crank'), ...tied, pin: Pin, rod: Id, slide: Id, ...other }),
+  /** A pin in a slot that lies square across a slide: the Scotch yoke. */
+  z.strictObject({ kind: z.literal('yoke'), ...tied, pin: Pin, slide: Id }),
+  /** A pin in a slot along an arm of an arbor, which points at such an angle before it has turned. */
+  z.strictObject({ kind: z.literal('slot'), ...tied, pin: Pin, driven: Id, slotDeg: Degrees, ...round }),
+  /** A rod from a pin to a pin of another arbor; `other`: the second pin stands on the right of the way there. */
+  z.strictObject({ kind: z.literal('four-bar'), ...tied, pin: Pin, rod: Id, to: Pin, ...other, ...round }),
+  /** Two rods, each from a pin of its own, that meet; `other`: to the right of the way from the first to the second. */
+  z.strictObject({ kind: z.literal('two rods'), ...tied, a: Pin, rodA: Id, b: Pin, rodB: Id, ...other }),
   z.strictObject({
     kind: z.literal('cam'),
     ...tied,
@@ -65,6 +78,8 @@ export const Joint = z.discriminatedUnion('kind', [
     a: Id,
     b: Id,
     bendDeg: z.number().min(0).max(80).optional(),
+    /** How far the driving fork is turned, before it has moved, from square to the plane of the bend. */
+    forkDeg: Degrees.optional(),
   }),
   z.strictObject({
     kind: z.literal('pins in holes'),

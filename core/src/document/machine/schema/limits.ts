@@ -128,4 +128,4 @@ export const LIMITS = {
 } as const satisfies Readonly<Record<string, Limit>>;
 
 /** The most of what a list may hold. */
-export const MOST = { sheets: 20, rings: 12, windows: 24, pillars: 60, keepOuts: 200 } as const;
+export const MOST = { sheets: 20, rings: 12, windows: 24, pillars: 60, keepOuts: 200, linkPoints: 8 } as const;

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { Degrees, FrameRef, Id, Mm, Name, Size } from './basic.ts';
+import { MOST } from './limits.ts';
 
 /** The cross section of an arbor, and so what bores fit on it. */
 const Section = z.discriminatedUnion('kind', [
@@ -41,7 +42,21 @@ export const Member = z.discriminatedUnion('kind', [
     x: Mm,
     y: Mm,
     directionDeg: Degrees,
+    /** Its line goes past an axis, so far to the left of it as it points; x and y then say nothing. */
+    beside: z.strictObject({ axis: Id, offset: Mm }).optional(),
     held: FrameRef.optional(),
   }),
-  z.strictObject({ kind: z.literal('link'), id: Id, name: Name, length: Size }),
+  /** A rod between two pins; further points of it are so far from its first pin, at such an angle to the rod. */
+  z.strictObject({
+    kind: z.literal('link'),
+    id: Id,
+    name: Name,
+    length: Size,
+    points: z
+      .array(z.strictObject({ radius: Mm.min(0), angleDeg: Degrees, traced: z.literal(true).optional() }))
+      .max(MOST.linkPoints)
+      .optional(),
+    layer: z.number().int().min(-1000).max(1000).optional(),
+    width: Size.optional(),
+  }),
 ]);
