@@ -73,4 +73,25 @@ export const JOINT_MUTATIONS: readonly (readonly [string, string, string, string
     'theta - mean',
     LINKAGES,
   ],
+  [
+    'a rod that is asked for without what lies beside the axis',
+    'state/judge/linkage-findings.ts',
+    'const least = joint.pin.radius + aside;',
+    'const least = joint.pin.radius;',
+    'core/src/edits/edit/join.test.ts',
+  ],
+  [
+    'a loop of which no step is said to be open',
+    'place/motion/joint-course.ts',
+    'open: open / steps',
+    'open: 0 / steps',
+    'core/src/edits/edit/join.test.ts',
+  ],
+  [
+    'a slotted arm that is new on the axis itself',
+    'edits/edit/join.ts',
+    '2 * join.radius : (apartOf',
+    'join.radius / 2 : (apartOf',
+    'core/src/edits/edit/join.test.ts',
+  ],
 ];

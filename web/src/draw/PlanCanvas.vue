@@ -1,5 +1,7 @@
 <script setup lang="ts">
 import type { Point } from '@tesseron/core/geometry';
+import type { Derived } from '@tesseron/core/state';
+import type { LinkScene } from './paint-links';
 import { useElementSize } from '@vueuse/core';
 import { computed, onBeforeUnmount, onMounted, ref, shallowRef, useTemplateRef, watch } from 'vue';
 import { driveWay } from '@tesseron/core/machine';
@@ -50,10 +52,22 @@ const touched = ref(false);
 /** Names and counts are written unless dials are shown, which they would cover; as the maker likes. */
 const asked = ref<boolean>();
 const labelled = computed(() => asked.value ?? !(props.indicators && machine.value.indicators.length > 0));
+/** Joints that have rods or slides to draw. */
+const LINKED: ReadonlySet<string> = new Set(['crank', 'yoke', 'slot', 'four-bar', 'two rods', 'cam']);
 const NO_MARKS: readonly { member: string; text: string }[] = [];
 const cache = createOutlineCache();
 const wheels = computed(() => drawnWheels(derived.value));
 const roomLines = computed(() => roomFigure(derived.value));
+const linking = shallowRef<{ readonly linkScene: (derived: Derived) => LinkScene }>();
+const hasLinks = computed(() => machine.value.joints.some(j => LINKED.has(j.kind)));
+watch(
+  hasLinks,
+  async has => {
+    if (has) linking.value ??= await import('./paint-links');
+  },
+  { immediate: true },
+);
+const links = computed(() => (hasLinks.value ? linking.value?.linkScene(derived.value) : undefined));
 const shown = computed(() => (props.indicators ? drawnIndicators(derived.value) : []));
 const visible = (layer: number): boolean => props.layer === undefined || props.layer === layer;
 // Filled anew for every frame; cleared when another machine is drawn.
@@ -91,7 +105,8 @@ function fit(): void {
   const around = props.focus
     ? []
     : roomLines.value.lines.flatMap(l => l.points.map(centre => ({ centre, radius: 0 })));
-  view.value = fitDiscs([...discs, ...dials, ...around], box.value);
+  const rods = props.focus ? [] : (links.value?.swept ?? []);
+  view.value = fitDiscs([...discs, ...dials, ...around, ...rods], box.value);
 }
 
 function request(): void {
@@ -120,6 +135,7 @@ function frameOf(
 ): PlanFrame {
   return {
     ...{ wheels: wheels.value, room: roomLines.value, places: standing, view: seen, size: room, ratio },
+    links: links.value,
     tokens: tokens.value,
     driveMember: machine.value.drive?.member,
     way: driveWay(machine.value),
@@ -228,7 +244,13 @@ watch(
   () => fit(),
 );
 watch(
-  [() => machine.value.wheels.length, () => machine.value.layout, () => machine.value.indicators, box],
+  [
+    () => machine.value.wheels.length + machine.value.joints.length,
+    () => machine.value.layout,
+    () => machine.value.indicators,
+    linking,
+    box,
+  ],
   () => {
     if (!touched.value) fit();
   },
@@ -236,6 +258,7 @@ watch(
 watch(
   [
     derived,
+    links,
     () => clock.turns,
     () => clock.running,
     view,

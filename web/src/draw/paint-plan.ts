@@ -6,6 +6,7 @@ import { FASTEST, rateColour, SLOWEST } from './rate-colour';
 import { discOf, type DrawnWheel, type OutlineCache } from './plan-scene';
 import type { DrawnIndicator } from './indicator-scene';
 import { paintIndicator } from './paint-indicators';
+import type { LinkScene } from './paint-links';
 import type { RoomFigure } from './room-figure';
 import type { Tokens } from './tokens';
 import { roundLength, type Size, toScreen, type View } from './view';
@@ -14,6 +15,7 @@ import { roundLength, type Size, toScreen, type View } from './view';
 export interface PlanFrame {
   readonly wheels: readonly DrawnWheel[];
   readonly room: RoomFigure;
+  readonly links: LinkScene | undefined;
   readonly places: ReadonlyMap<string, Stance>;
   readonly view: View;
   readonly size: Size;
@@ -44,6 +46,7 @@ export function paintPlan(context: CanvasRenderingContext2D, frame: PlanFrame, c
   paintBars(context, frame);
   for (const w of frame.wheels) if (frame.visible(w.wheel.layer)) paintWheel(context, frame, w, cache);
   for (const w of frame.wheels) if (frame.visible(w.wheel.layer)) paintPitchCircle(context, frame, w);
+  frame.links?.paint(context, frame);
   paintRoom(context, frame, true);
   paintHands(context, frame);
   for (const { drawn, stance } of frame.indicators) paintIndicator(context, frame, drawn, stance);
@@ -175,6 +178,9 @@ function paintHands(context: CanvasRenderingContext2D, frame: PlanFrame): void {
 /** A cross at every arbor; the drive's in the accent with an arrow that shows its sense. */
 function paintCentres(context: CanvasRenderingContext2D, frame: PlanFrame): void {
   const racks = new Set(frame.wheels.flatMap(w => (w.rack ? [w.place] : [])));
+  // Slides and rods have no axis of their own.
+  for (const id of frame.links?.figure.slides ?? []) racks.add(id);
+  for (const { kind, member } of frame.links?.figure.bars ?? []) if (kind === 'rod') racks.add(member);
   for (const [member, stance] of frame.places) {
     if (racks.has(member)) continue;
     const p = toScreen(frame.view, frame.size, stance.centre);

@@ -18,10 +18,10 @@ export function countBySeverity(findings: readonly Finding[]): { worst: Severity
 const BEGUN: { readonly [K in StationName]: (derived: Derived) => boolean } = {
   aims: ({ machine }) => machine.aims.length > 0,
   counts: ({ machine }) => machine.aims.some(a => a.member !== undefined),
-  train: ({ machine }) => machine.wheels.length > 0,
+  train: ({ machine }) => machine.wheels.length > 0 || machine.joints.length > 0,
   teeth: ({ machine }) => machine.wheels.length > 0,
-  plan: ({ machine }) => machine.wheels.length > 0,
-  run: ({ machine }) => machine.wheels.length > 0,
+  plan: ({ machine }) => machine.wheels.length > 0 || machine.joints.length > 0,
+  run: ({ machine }) => machine.wheels.length > 0 || machine.joints.length > 0,
   make: ({ machine }) => machine.wheels.length > 0,
   bench: ({ machine }) => machine.wheels.length > 0,
 };

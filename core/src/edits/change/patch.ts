@@ -4,6 +4,7 @@ import type {
   Arbor,
   Axis,
   Indicator,
+  Joint,
   Layout,
   Machine,
   Member,
@@ -153,6 +154,17 @@ export const setHelix = (id: string, deg: number): Edit =>
 /** Lets a leaning toothing lean both ways, or one. */
 export const setDoubleHelix = (id: string, on: boolean): Edit =>
   patch('toothings', id, ({ double: _, ...t }) => (on ? { ...t, double: true as const } : t));
+
+/** Changes some fields of a joint of that kind; a field given as undefined goes. */
+export const setJoint = <K extends Joint['kind']>(
+  id: string,
+  kind: K,
+  change: { readonly [F in keyof Extract<Joint, { kind: K }>]?: unknown },
+): Edit => patch('joints', id, j => (j.kind === kind ? (withoutUndefined({ ...j, ...change }) as Joint) : j));
+
+/** Makes a rod so long between its pins, mm. */
+export const setRodLength = (id: string, length: number): Edit =>
+  patch('members', id, m => (m.kind === 'link' ? { ...m, length } : m));
 
 /** Changes some fields of a mesh. */
 export const setMesh = (id: string, change: Partial<Omit<MeshJoint, 'id' | 'kind'>>): Edit =>

@@ -19,3 +19,5 @@ export * from './poses.ts';
 export * from './new-pillar.ts';
 export * from './frame.ts';
 export * from './teeth-outside.ts';
+export * from './join.ts';
+export * from './joint-fields.ts';

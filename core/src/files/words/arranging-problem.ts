@@ -106,6 +106,8 @@ export const ARRANGING_SENTENCES = {
   'hand-ring-count': d =>
     `A ring of ${d.count} cannot hold a wheel of ${d.own}: give the ring more teeth than the wheel.`,
   'hand-no-toothing': () => 'The machine has no teeth yet: choose a size at Teeth first.',
+  'hand-one-member': d => `${d.name} cannot be joined to itself. Choose another member.`,
+  'hand-needs-second': d => `${d.kind} ties two that are there: choose what it leads to.`,
   'hand-one-axis': d =>
     `“${d.a}” and “${d.b}” would stand on one line, where they cannot mesh. Leave one ` +
     'on an axis of its own, or take their mesh away first.',

@@ -201,6 +201,14 @@ export interface Findings {
   'second-freedom': { members: Count };
   slips: Nothing;
   'uneven-loop': Nothing;
+  /** Its subjects are the rod and the joint. */
+  'rod-too-short': { is: Mm; least: Mm };
+  /** Degrees of the drive at which it first opens, and the part of the course for which it is open. */
+  'loop-open': { at: Degrees; part: Part };
+  'slot-goes-round': { apart: Mm; radius: Mm };
+  'slot-swings': { apart: Mm; radius: Mm };
+  'transmission-low': { least: Degrees; wanted: Degrees };
+  'joints-wait': Nothing;
 }
 
 export type FindingCode = keyof Findings;

@@ -53,6 +53,9 @@ export interface Fixes {
   'hand-length': Mm;
   'hand-right': Nothing;
   'hold-member': Nothing;
+  'set-rod-length': Mm;
+  'goes-round': Nothing;
+  swings: Nothing;
   'insert-idler': Count;
   'own-module': Mm;
   'press-bore': Nothing;

@@ -98,6 +98,8 @@ export interface Problems {
   'hand-no-toothing': Nothing;
   'hand-one-arbor': { name: string };
   'hand-one-axis': { a: string; b: string };
+  'hand-one-member': { name: string };
+  'hand-needs-second': { kind: string };
   'hand-one-way': { type: string };
   'hand-ring-count': { count: number; own: number };
   'hand-same-axis': { a: string; b: string };

@@ -60,6 +60,17 @@ export function rackPlaces({ machine, at, phases, distances, modules }: RackPart
     const angle = across + Math.PI;
     // Its teeth lie backwards along the line from tooth 0.
     const runs = [-along - pitch / 2, -along + (teeth - 0.5) * pitch] as const;
-    return [{ slide: slide.id, frame: slide.frame, wheel: rack.id, axis: arbor.axis, at: point, angle, pitch, runs }];
+    return [
+      {
+        slide: slide.id,
+        frame: slide.frame,
+        wheel: rack.id,
+        axis: arbor.axis,
+        at: point,
+        angle,
+        pitch,
+        runs,
+      },
+    ];
   });
 }

@@ -1,6 +1,6 @@
 import type { Machine } from '../../document/machine/index.ts';
 import { assemblyFindings } from '../../place/layout/index.ts';
-import { assembledFindings, driveFindings, untoldFindings } from '../judge/index.ts';
+import { assembledFindings, driveFindings, linkageFindings, untoldFindings } from '../judge/index.ts';
 import { type Checks, type Derived, pick, stage, type Stages } from '../state/index.ts';
 import * as make from './stages.ts';
 
@@ -15,6 +15,7 @@ export function checksOf(
 ): Checks {
   const placing = pick(m, 'axes', 'members', 'wheels', 'joints');
   const toothed = pick(m, 'wheels', 'joints', 'toothings');
+  const linked = pick(m, 'members', 'joints');
   const tools = pick(m, 'processes', 'process', 'making');
   const cut = { ...pick(m, 'wheels', 'toothings', 'stack', 'materials'), ...tools };
   const marked = { ...pick(m, 'axes', 'members', 'indicators', 'drive', 'aims', 'materials'), ...tools };
@@ -34,6 +35,7 @@ export function checksOf(
       make.aimFindingStage,
     ),
     untold: stage(old.untold, () => ({ ...toothed, ...pick(m, 'members') }), untoldFindings),
+    linked: stage(old.linked, () => ({ ...linked, moving: s.moving.value }), linkageFindings),
     assembled: stage(
       old.assembled,
       () => ({ ...placing, ...pick(m, 'indicators', 'drive', 'aims'), parts: s.laid.value }),

@@ -8,6 +8,7 @@ const findingsOf = (s: Stages): readonly Finding[] => [
   ...s.aimed.value,
   ...s.train.value.findings,
   ...s.untold.value,
+  ...s.linked.value,
   ...s.assembled.value,
   ...s.assembly.value,
   ...s.modules.value.findings,

@@ -14,6 +14,7 @@ export * from './ring-findings.ts';
 export * from './teeth-facts.ts';
 export * from './teeth-findings.ts';
 export * from './untold.ts';
+export * from './linkage-findings.ts';
 export * from './assembled.ts';
 export * from './in-place-findings.ts';
 export * from './crossing-findings.ts';

@@ -139,6 +139,7 @@ export interface Checks {
   readonly driven: Stage<readonly Finding[]>;
   readonly aimed: Stage<readonly Finding[]>;
   readonly untold: Stage<readonly Finding[]>;
+  readonly linked: Stage<readonly Finding[]>;
   readonly assembly: Stage<readonly Finding[]>;
   readonly assembled: Stage<readonly Finding[]>;
   readonly teeth: Stage<readonly Finding[]>;

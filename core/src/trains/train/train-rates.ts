@@ -28,6 +28,12 @@ export interface TrainRates {
   readonly findings: readonly Finding[];
 }
 
+/** Whether a member goes to and fro: an uneven joint moves it, and its rate is nought in the mean. */
+export const goesToAndFro = (
+  { rates, responses }: Pick<TrainRates, 'rates' | 'responses'>,
+  id: string,
+): boolean => responses[id] !== undefined && rates[id]?.num === 0n;
+
 /**
  * The rates of all arbors and slides, each in the frame of its axis, from the joints alone, in the mode the machine
  * stands in.

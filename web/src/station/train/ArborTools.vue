@@ -9,12 +9,21 @@ import {
   holdIn,
   serve,
 } from '@tesseron/core/edit';
-import { arbors, byId, driveWay, GROUND, jointEnds, type Member, LIMITS } from '@tesseron/core/machine';
+import {
+  arbors,
+  byId,
+  driveWay,
+  factsOf,
+  GROUND,
+  jointEnds,
+  type Member,
+  LIMITS,
+} from '@tesseron/core/machine';
 import { renameMember } from '@tesseron/core/change';
 import { toNumber } from '@tesseron/core/rational';
 import { rackLength } from '@tesseron/core/tooth';
 import { mm } from '@tesseron/core/units';
-import { groundRate } from '@tesseron/core/train';
+import { goesToAndFro, groundRate } from '@tesseron/core/train';
 import { nameOf, sayRate } from '@tesseron/core/words';
 import { computed, ref } from 'vue';
 import NumberField from '../../parts/NumberField.vue';
@@ -57,6 +66,10 @@ const frames = computed(() => [{ title: 'the ground', value: GROUND }, ...others
 const drives = computed(() => machine.value.drive?.member === props.arbor.id);
 const carried = computed(() => axis.value !== undefined && axis.value.frame !== GROUND);
 const rate = computed(() => derived.value.train.rates[props.arbor.id]);
+/** What an uneven joint moves without a rate in the mean, and rods. */
+const swings = computed(
+  () => props.arbor.kind === 'link' || goesToAndFro(derived.value.train, props.arbor.id),
+);
 const seen = computed(() =>
   carried.value ? groundRate(machine.value, derived.value.train.rates, props.arbor.id) : undefined,
 );
@@ -80,7 +93,7 @@ const ties = computed(() =>
     .filter(j => jointEnds(j).some(([, id]) => id === props.arbor.id))
     .map(j => ({
       id: j.id,
-      kind: j.kind,
+      called: factsOf(j).called,
       to: jointEnds(j)
         .map(([, id]) => id)
         .filter(id => id !== props.arbor.id),
@@ -118,7 +131,7 @@ const hang = (frame: string): boolean =>
 
 <template>
   <section data-test="arbor-tools">
-    <h3>{{ arbor.kind === 'arbor' ? 'Arbor' : 'Slide' }} {{ arbor.name }}</h3>
+    <h3>{{ { arbor: 'Arbor', slide: 'Slide', link: 'Rod' }[arbor.kind] }} {{ arbor.name }}</h3>
     <v-text-field
       :model-value="arbor.name"
       label="Name"
@@ -131,7 +144,8 @@ const hang = (frame: string): boolean =>
         }))
       "
     />
-    <p>
+    <p v-if="swings">Moves to and fro: see its joint.</p>
+    <p v-else>
       {{ arbor.kind === 'slide' ? 'Moves' : 'Turns' }}
       <span class="figure">{{ sayRate(rate, 24, driveWay(machine)) }}</span>
       <template v-if="arbor.kind === 'slide'"> teeth{{ travel }}</template> for one turn of the drive<template
@@ -143,7 +157,9 @@ const hang = (frame: string): boolean =>
       <v-btn v-if="aim" class="work" data-test="show-working" @click="emit('working')">Show working</v-btn>
     </p>
     <p v-for="t in ties" :key="t.id">
-      {{ t.kind }} with {{ t.to.map(id => nameOf(machine, id)).join(', ') }}
+      <PlainButton :data-test="`joint-of-${t.id}`" @click="hand.choose({ kind: 'joint', id: t.id })"
+        >{{ t.called }} with {{ t.to.map(id => nameOf(machine, id)).join(', ') }}</PlainButton
+      >
       <PlainButton @click="emit('delete', t.id)">take away</PlainButton>
     </p>
     <p v-for="w in wheels" :key="w.id">

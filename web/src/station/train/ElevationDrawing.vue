@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { Rational } from '@tesseron/core/rational';
 import { driveWay } from '@tesseron/core/machine';
+import { goesToAndFro } from '@tesseron/core/train';
 import { sayRate } from '@tesseron/core/words';
 import { useElementSize } from '@vueuse/core';
 import { computed, nextTick, useTemplateRef } from 'vue';
@@ -65,14 +66,16 @@ const DESCRIPTION =
 const short = (name: string): string => shortName(name, scale.value.letters);
 
 /** A rate as short as the column needs it. */
-const said = (rate: Rational | undefined): string =>
-  sayRate(rate, Math.min(9, scale.value.letters - 2), driveWay(props.hand.derived.value.machine));
+const said = ({ id, rate }: { readonly id: string; readonly rate: Rational | undefined }): string =>
+  goesToAndFro(props.hand.derived.value.train, id)
+    ? 'to and fro'
+    : sayRate(rate, Math.min(9, scale.value.letters - 2), driveWay(props.hand.derived.value.machine));
 const fill = (b: { rate: Rational | undefined }): string =>
   rateColour(b.rate, tokens.value.rate) ?? tokens.value.hairline;
 const is = (kind: string, id: string): boolean =>
   props.hand.chosen.value?.kind === kind && props.hand.chosen.value.id === id;
 const barLabel = (b: Bar): string => `${b.name}, ${b.open ? 'open' : b.text} teeth, layer ${b.layer + 1}`;
-const tubeLabel = (t: Tube): string => `${t.name}, ${said(t.rate)}`;
+const tubeLabel = (t: Tube): string => `${t.name}, ${said(t)}`;
 
 /** All that can be chosen, by its middle on the drawing, in reading order. */
 const spots = computed(() => [
@@ -180,7 +183,7 @@ const { drag, grab, move, release, cancel } = useDrag(holder, props.hand.choose,
           :stroke="fill(b)"
           @click.stop="hand.choose({ kind: 'member', id: b.id })"
         >
-          <title>{{ b.name }}, {{ said(b.rate) }}, carries what stands on it</title>
+          <title>{{ b.name }}, {{ said(b) }}, carries what stands on it</title>
         </path>
       </g>
       <g v-for="m in drawing.touches" :key="m.id + m.a.id + m.b.id">
@@ -282,7 +285,7 @@ const { drag, grab, move, release, cancel } = useDrag(holder, props.hand.choose,
             text-anchor="middle"
             :class="['rate', { small: scale.step < 84 }]"
           >
-            {{ t.held ? 'held' : said(t.rate) }}
+            {{ t.held ? 'held' : said(t) }}
           </text>
         </g>
       </g>

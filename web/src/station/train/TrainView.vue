@@ -15,7 +15,7 @@ import { byId, circleCount, driveWay, meshes, type MeshJoint, recounted } from '
 import { IDLER_COUNT, setWheel, setMode } from '@tesseron/core/change';
 import { absolute, type Rational } from '@tesseron/core/rational';
 import type { Result } from '@tesseron/core/result';
-import { groundRate } from '@tesseron/core/train';
+import { goesToAndFro, groundRate } from '@tesseron/core/train';
 import { periodOf, sayPeriod } from '@tesseron/core/units';
 import { nameOf, sayRate } from '@tesseron/core/words';
 import { computed, ref, useTemplateRef } from 'vue';
@@ -25,6 +25,8 @@ import { useOpen } from '../../machine/use-open';
 import ArborTools from './ArborTools.vue';
 import BlanksPanel from './BlanksPanel.vue';
 import DeletePanel from './DeletePanel.vue';
+import JoinPanel from './JoinPanel.vue';
+import JointTools from './JointTools.vue';
 import ElevationDrawing from './ElevationDrawing.vue';
 import MeshTools from './MeshTools.vue';
 import { pathFromDrive } from '@tesseron/core/working';
@@ -48,26 +50,28 @@ const working = useRatioWorking();
 const drawing = useTemplateRef<InstanceType<typeof ElevationDrawing>>('drawing');
 const planetary = ref(false);
 const ready = ref(false);
+const joining = ref(false);
 const deleting = ref<string>();
 
 const arbors = computed(() =>
-  machine.value.members
-    .filter(m => m.kind !== 'link')
-    .map(m => {
-      const rate = derived.value.train.rates[m.id];
-      const ground = m.kind === 'arbor' ? groundOf(m.id, rate) : undefined;
-      return {
-        id: m.id,
-        name: m.name,
-        rate: sayRate(rate, 24, way.value),
-        short: sayRate(rate, 13, way.value),
-        carried: ground !== undefined,
-        ground: ground ? sayRate(ground, 13, way.value) : '',
-        period: m.kind === 'arbor' ? inTime(rate) : '',
-        groundPeriod: inTime(ground),
-      };
-    }),
+  machine.value.members.map(m => {
+    const rate = derived.value.train.rates[m.id];
+    const ground = m.kind === 'arbor' ? groundOf(m.id, rate) : undefined;
+    return {
+      id: m.id,
+      name: m.name,
+      rate: swings(m.id) ? 'to and fro' : sayRate(rate, 24, way.value),
+      short: swings(m.id) ? 'to and fro' : sayRate(rate, 13, way.value),
+      carried: ground !== undefined,
+      ground: ground ? sayRate(ground, 13, way.value) : '',
+      period: m.kind === 'arbor' ? inTime(rate) : '',
+      groundPeriod: inTime(ground),
+    };
+  }),
 );
+/** A rod, or what an uneven joint moves without a rate in the mean. */
+const swings = (id: string): boolean =>
+  goesToAndFro(derived.value.train, id) || byId(machine.value.members, id)?.kind === 'link';
 /** The rate against the ground, for what an arm carries. */
 function groundOf(id: string, rate: Rational | undefined): Rational | undefined {
   const ground = groundRate(machine.value, derived.value.train.rates, id);
@@ -81,19 +85,26 @@ function inTime(rate: Rational | undefined): string {
 const wheel = computed(() =>
   chosen.value?.kind === 'wheel' ? byId(machine.value.wheels, chosen.value.id) : undefined,
 );
+const shownArbor = computed(() => wheel.value?.member ?? arbor.value?.id);
 const arbor = computed(() =>
   chosen.value?.kind === 'member' ? byId(machine.value.members, chosen.value.id) : undefined,
 );
 const mesh = computed(() =>
   chosen.value?.kind === 'joint' ? byId(meshes(machine.value), chosen.value.id) : undefined,
 );
+/** A joint that is no mesh. */
+const joint = computed(() => {
+  const found = chosen.value?.kind === 'joint' ? byId(machine.value.joints, chosen.value.id) : undefined;
+  return found?.kind === 'mesh' ? undefined : found;
+});
+/** From what a joint would lead. */
+const lead = computed(() => byId(machine.value.members, shownArbor.value));
 /** The reducer, or the set, that what is chosen belongs to. */
 const chosenReducer = computed(() =>
   chosen.value ? reducerParts(machine.value, chosen.value.id) : undefined,
 );
 const chosenSet = computed(() => (chosen.value ? setOf(machine.value, chosen.value.id) : undefined));
 const loose = computed(() => keepSets(machine.value).ok);
-const shownArbor = computed(() => wheel.value?.member ?? arbor.value?.id);
 const modes = computed(() => [
   { title: 'all joined', value: '' },
   ...machine.value.modes.map(m => ({ title: m.name, value: m.id })),
@@ -158,6 +169,7 @@ function onKey(key: string): void {
   else if (key === 'i' && first) hand.act('Insert an idler', idlerInto(first.id, IDLER_COUNT));
   else if (key === 'm' && w)
     ask(`Choose the wheel that ${w.name} is to mesh with`, 'wheel', id => meshOn(w.id, id));
+  else if (key === 'j' && own) joining.value = true;
   else if (key === 'r' && first) hand.choose({ kind: 'joint', id: first.id });
   else if (key === 's' && own) hand.act(`Hold or let go ${name}`, toggleHold(own));
   else if (key === 'o' && own)
@@ -208,11 +220,13 @@ const arborRows = useRows(() => arbors.value);
       <p class="adds">
         <v-btn v-if="machine.drive" data-test="add-planetary" @click="planetary = true">Planetary set…</v-btn>
         <v-btn v-if="machine.drive" data-test="add-ready" @click="ready = true">Ready arrangement…</v-btn>
+        <v-btn v-if="lead" data-test="join-open" @click="joining = true">Join…</v-btn>
         <v-btn v-if="machine.drive && machine.wheels.length === 0" data-test="first-wheel" @click="start"
           >First wheel</v-btn
         >
       </p>
       <PlanetaryPanel v-if="planetary" v-model="planetary" />
+      <JoinPanel v-if="joining && lead" v-model="joining" :hand="hand" :member="lead" />
       <ReadyPanel v-if="ready" v-model="ready" :chosen="shownArbor" />
       <v-select
         v-if="machine.modes.length > 0"
@@ -245,6 +259,7 @@ const arborRows = useRows(() => arbors.value);
       <WheelTools v-if="wheel" :hand="hand" :wheel="wheel" @delete="remove" />
       <ArborTools v-else-if="arbor" :hand="hand" :arbor="arbor" @delete="remove" @working="showWorking" />
       <MeshTools v-else-if="mesh" :hand="hand" :mesh="mesh" @delete="remove" />
+      <JointTools v-else-if="joint" :key="joint.id" :hand="hand" :joint="joint" @delete="remove" />
       <p v-else class="quiet">
         Choose a wheel, an arbor or a mesh on the drawing. Drag a wheel onto another to mesh them, into the
         open to drive a new arbor, up or down to another layer; drag an arbor’s name onto another to share its

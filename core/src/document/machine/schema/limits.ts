@@ -15,6 +15,7 @@ export const LIMITS = {
   bedDepth: [20, 5000],
   bedHeight: [5, 5000],
   bedWidth: [20, 5000],
+  bendDeg: [0, 80],
   bolts: [2, 48],
   centre: [1, 5000],
   centreDistance: [0.1, 5000],
@@ -57,6 +58,7 @@ export const LIMITS = {
   layer: [-99, 999],
   leaf: [0.5, 1.6],
   lift: [0, 500],
+  linkLength: [1, 5000],
   lugHole: [0.5, 50],
   lugs: [2, 12],
   magnetSize: [0.5, 100],
@@ -76,6 +78,7 @@ export const LIMITS = {
   pillarDiameter: [0.5, 200],
   pinClearance: [0, 1],
   pinDiameter: [0.1, 200],
+  pinOut: [0, 5000],
   place: [-10000, 10000],
   planCount: [4, 400],
   planSum: [8, 400],
@@ -105,6 +108,7 @@ export const LIMITS = {
   sheetsAtHand: [1, 1000],
   shift: [-1, 1.5],
   shorten: [0, 1],
+  slideAside: [-5000, 5000],
   slotTravel: [0.05, 50],
   spanDeg: [1, 350],
   spread: [-2, 5],
@@ -128,4 +132,11 @@ export const LIMITS = {
 } as const satisfies Readonly<Record<string, Limit>>;
 
 /** The most of what a list may hold. */
-export const MOST = { sheets: 20, rings: 12, windows: 24, pillars: 60, keepOuts: 200, linkPoints: 8 } as const;
+export const MOST = {
+  sheets: 20,
+  rings: 12,
+  windows: 24,
+  pillars: 60,
+  keepOuts: 200,
+  linkPoints: 8,
+} as const;

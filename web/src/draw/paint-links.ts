@@ -1,0 +1,132 @@
+import { type Point, polar } from '@tesseron/core/geometry';
+import type { Pin } from '@tesseron/core/machine';
+import { type LinkFigure, linkFigure, type Stance, tracedPaths } from '@tesseron/core/motion';
+import type { Derived } from '@tesseron/core/state';
+import { radians } from '@tesseron/core/units';
+import type { Tokens } from './tokens';
+import { type Size, toScreen, type View } from './view';
+
+/** Rods and slides of a machine; loaded for machines that have some. */
+export interface LinkScene {
+  readonly figure: LinkFigure;
+  /** Where traced points go in a turn, in the plane. */
+  readonly paths: readonly (readonly Point[])[];
+  /** What rods and slides sweep in a turn, so that all of it is in sight. */
+  readonly swept: readonly { readonly centre: Point; readonly radius: number }[];
+  readonly paint: (context: CanvasRenderingContext2D, frame: LinkFrame) => void;
+}
+
+export function linkScene({ machine, moving }: Derived): LinkScene {
+  const figure = linkFigure(machine);
+  const ends = [
+    ...figure.pins,
+    ...figure.bars.flatMap(b => (b.kind === 'rod' ? [] : [b.from])),
+    ...figure.slides.map(member => ({ member, radius: 0, angleDeg: 0 })),
+  ];
+  const paths = tracedPaths(moving, figure.traced);
+  const swept = tracedPaths(moving, ends, 24).flatMap(path => path.map(centre => ({ centre, radius: 3 })));
+  return {
+    figure,
+    paths,
+    swept,
+    paint: (context, frame) => paintLinks(context, { ...frame, figure, paths }),
+  };
+}
+
+/** What the painting of rods and slides needs of a frame. */
+export interface LinkFrame {
+  readonly places: ReadonlyMap<string, Stance>;
+  readonly view: View;
+  readonly size: Size;
+  readonly tokens: Tokens;
+  readonly selected: string | undefined;
+}
+type Painted = LinkFrame & Pick<LinkScene, 'figure' | 'paths'>;
+
+const ROD = 7;
+const SLIDE = { long: 26, across: 16, line: 70 };
+
+/** Where a pin stands, in the plane. */
+function pinPoint(places: LinkFrame['places'], pin: Pin): Point | undefined {
+  const on = places.get(pin.member);
+  return on && polar(on.centre, pin.radius, on.angle + radians(pin.angleDeg));
+}
+
+/** Slides on their lines, arms that carry pins, slots, rods and their pins, and the paths of traced points. */
+function paintLinks(context: CanvasRenderingContext2D, frame: Painted): void {
+  const { figure: links, tokens } = frame;
+  const at = (p: Point): Point => toScreen(frame.view, frame.size, p);
+  context.lineCap = 'round';
+  for (const path of frame.paths) paintPath(context, path.map(at), tokens);
+  for (const id of links.slides) paintSlide(context, frame, id);
+  for (const { member, kind, from, to } of links.bars) {
+    const [p, q] = [pinPoint(frame.places, from), pinPoint(frame.places, to)];
+    if (!p || !q) continue;
+    const [a, b] = [at(p), at(q)];
+    const strong = frame.selected === member;
+    const wide = kind === 'arm' ? ROD - 2 : ROD;
+    stroke(context, a, b, wide + 2, strong ? tokens.accent : tokens.ink);
+    stroke(context, a, b, wide, tokens.panel);
+    if (kind === 'slot') stroke(context, middle(a, b, 0.25), b, 2, tokens.muted);
+  }
+  context.lineCap = 'butt';
+  for (const pin of links.pins) {
+    const p = pinPoint(frame.places, pin);
+    if (!p) continue;
+    const c = at(p);
+    context.beginPath();
+    context.arc(c.x, c.y, 2.6, 0, 2 * Math.PI);
+    context.fillStyle = tokens.ink;
+    context.fill();
+  }
+}
+
+const middle = (a: Point, b: Point, part: number): Point => ({
+  x: a.x + part * (b.x - a.x),
+  y: a.y + part * (b.y - a.y),
+});
+
+function stroke(context: CanvasRenderingContext2D, a: Point, b: Point, width: number, colour: string): void {
+  context.beginPath();
+  context.moveTo(a.x, a.y);
+  context.lineTo(b.x, b.y);
+  context.lineWidth = width;
+  context.strokeStyle = colour;
+  context.stroke();
+}
+
+function paintPath(context: CanvasRenderingContext2D, path: readonly Point[], tokens: Tokens): void {
+  context.beginPath();
+  for (const p of path) context.lineTo(p.x, p.y);
+  context.lineWidth = 1.4;
+  context.strokeStyle = tokens.accent;
+  context.setLineDash([5, 4]);
+  context.stroke();
+  context.setLineDash([]);
+}
+
+/** A block on its line, which is dashed to both sides. */
+function paintSlide(context: CanvasRenderingContext2D, frame: LinkFrame, id: string): void {
+  const stance = frame.places.get(id);
+  if (!stance) return;
+  const c = toScreen(frame.view, frame.size, stance.centre);
+  context.save();
+  context.translate(c.x, c.y);
+  context.rotate(-stance.angle);
+  context.strokeStyle = frame.tokens.muted;
+  context.lineWidth = 1;
+  context.setLineDash([6, 3, 1.5, 3]);
+  context.beginPath();
+  context.moveTo(-SLIDE.line, 0);
+  context.lineTo(SLIDE.line, 0);
+  context.stroke();
+  context.setLineDash([]);
+  context.fillStyle = frame.tokens.panel;
+  context.strokeStyle = frame.selected === id ? frame.tokens.accent : frame.tokens.ink;
+  context.lineWidth = frame.selected === id ? 1.8 : 1.2;
+  context.beginPath();
+  context.rect(-SLIDE.long / 2, -SLIDE.across / 2, SLIDE.long, SLIDE.across);
+  context.fill();
+  context.stroke();
+  context.restore();
+}

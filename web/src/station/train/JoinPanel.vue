@@ -1,0 +1,81 @@
+<script setup lang="ts">
+import { JOIN_KINDS, joinFrom } from '@tesseron/core/edit';
+import { LIMITS, type Member } from '@tesseron/core/machine';
+import { computed, ref } from 'vue';
+import DialogBox from '../../parts/DialogBox.vue';
+import NumberField from '../../parts/NumberField.vue';
+import type { Hand } from './use-hand';
+
+/** A joint from the chosen member: of which kind, and to what. */
+const props = defineProps<{ hand: Hand; member: Member }>();
+const open = defineModel<boolean>({ required: true });
+const { machine, derived } = props.hand;
+const NEW = '';
+/** A crank that is easily seen on a bench, mm. */
+const USUAL_PIN = 20;
+const chosen = ref(JOIN_KINDS[0]);
+const to = ref(NEW);
+const radius = ref(USUAL_PIN);
+const kinds = JOIN_KINDS.map(k => ({ title: k.called, value: k }));
+const pinned = computed(() =>
+  ['crank', 'yoke', 'slot', 'four-bar', 'two rods'].includes(chosen.value?.kind ?? ''),
+);
+const others = computed(() => {
+  const wants = chosen.value?.to;
+  const there = machine.value.members
+    .filter(m => m.id !== props.member.id && (m.kind === 'arbor' || wants === 'pin'))
+    .map(m => ({ title: m.name, value: m.id }));
+  if (wants === 'slide') return [{ title: 'a new slide', value: NEW }];
+  return wants === 'arbor, or a new one' ? [{ title: 'a new arbor', value: NEW }, ...there] : there;
+});
+const toNow = computed(() =>
+  others.value.some(o => o.value === to.value) ? to.value : others.value[0]?.value,
+);
+
+function join(): void {
+  const kind = chosen.value;
+  if (!kind) return;
+  const done = props.hand.make(
+    `${kind.called} from ${props.member.name}`,
+    'joint',
+    joinFrom({
+      ...{ kind: kind.kind, from: props.member.id, radius: radius.value, at: derived.value.positions.at },
+      ...(toNow.value && { to: toNow.value }),
+    }),
+  );
+  if (done) open.value = false;
+}
+</script>
+
+<template>
+  <DialogBox v-model="open" :title="`Join from ${member.name}`" :width="420" test="join">
+    <v-select v-model="chosen" :items="kinds" label="By" data-test="join-kind" />
+    <v-select
+      :model-value="toNow"
+      :items="others"
+      label="To"
+      data-test="join-to"
+      @update:model-value="to = $event ?? NEW"
+    />
+    <NumberField
+      v-if="pinned"
+      v-model="radius"
+      label="Pin from the axis"
+      :limits="LIMITS.pinOut"
+      unit="mm"
+      data-test="join-radius"
+    />
+    <p v-if="hand.refusal.value" class="error-text" role="alert">{{ hand.refusal.value }}</p>
+    <p class="acts">
+      <v-btn data-test="join-make" @click="join">Join</v-btn>
+      <v-btn @click="open = false">Leave it</v-btn>
+    </p>
+  </DialogBox>
+</template>
+
+<style scoped>
+.acts {
+  display: flex;
+  gap: 8px;
+}
+</style>
