@@ -26,14 +26,6 @@ import {
   type SearchResult,
   type Sense,
 } from '../../counting/search/index.ts';
-import {
-  type Engagement,
-  readyToRoll,
-  rollCheck,
-  type RollResult,
-  type WhatIf,
-  whatIf,
-} from '../../teeth/mesh/index.ts';
 import type { Rational } from '../../ground/rational/index.ts';
 import { ok, type Result } from '../../ground/result/index.ts';
 import type { Job } from './job.ts';
@@ -56,22 +48,8 @@ export type SearchRequest =
       readonly limits?: FillLimits;
     }
   | { readonly kind: 'two rings'; readonly query: TwoRingQuery }
-  | { readonly kind: 'roll'; readonly meshes: readonly RollRequest[]; readonly chordError: number }
   | { readonly kind: 'fold'; readonly query: FoldQuery }
   | { readonly kind: 'branches'; readonly queries: readonly BranchQuery[] };
-
-/** A mesh to be rolled. */
-export interface RollRequest {
-  readonly mesh: string;
-  readonly engagement: Engagement;
-  readonly whatIf: WhatIf;
-}
-
-/** A mesh as it rolled; no result when its teeth do not meet. */
-export interface Rolled {
-  readonly mesh: string;
-  readonly result: RollResult | undefined;
-}
 
 /** The ladder of an aim, and what giving up or widening each limit would buy. */
 export interface Why {
@@ -86,7 +64,6 @@ export interface SearchAnswers {
   readonly goals: Result<readonly GoalResult[]>;
   readonly blanks: Result<readonly BlankGroup[]>;
   readonly 'two rings': Result<readonly TwoRingFound[]>;
-  readonly roll: Result<readonly Rolled[]>;
   readonly fold: Result<readonly Folded[]>;
   readonly branches: Result<readonly BranchResult[]>;
 }
@@ -116,8 +93,6 @@ export function searchJob(request: SearchRequest): Job<SearchAnswers[SearchReque
       return fillBlanks(request.machine, request.aims, request.top, request.limits);
     case 'fold':
       return foldTrain(request.query);
-    case 'roll':
-      return rollAll(request);
     case 'why':
       return why(request);
     case 'goals':
@@ -134,22 +109,6 @@ function* why({
   const rungs = yield* scaled(ladder(query), 0, 0.4);
   const relaxed = yield* scaled(relaxations(query, best), 0.4, 1);
   return ok({ rungs, relaxed });
-}
-
-/** Steps in a pitch at which outlines are rolled. */
-const ROLL_STEPS = 48;
-
-function* rollAll({
-  meshes,
-  chordError,
-}: Extract<SearchRequest, { kind: 'roll' }>): Job<SearchAnswers['roll'], SearchNews> {
-  const found: Rolled[] = [];
-  for (const { mesh, engagement, whatIf: tried } of meshes) {
-    yield { done: found.length / meshes.length };
-    const ready = readyToRoll(whatIf(engagement, tried, chordError), chordError);
-    found.push({ mesh, result: rollCheck(ready, ROLL_STEPS, chordError) });
-  }
-  return ok(found);
 }
 
 function* goals({

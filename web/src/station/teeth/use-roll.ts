@@ -3,7 +3,7 @@ import type { Derived } from '@tesseron/core/state';
 import { AS_MADE, rollFindings, type RollResult, type WhatIf } from '@tesseron/core/mesh';
 import { refDebounced } from '@vueuse/core';
 import { computed, type ComputedRef, type Ref, toRaw, watch } from 'vue';
-import { useSearch } from '../../worker/use-search';
+import { useRolling } from '../../worker/use-rolling';
 import type { Work } from '../../worker/use-worker';
 
 /** The chosen mesh, rolled in a worker whenever it or what is tried on it changes; and all meshes when asked. */
@@ -24,8 +24,8 @@ export function useRoll(
     number: ComputedRef<number>;
   };
 } {
-  const one = useSearch<'roll'>();
-  const every = useSearch<'roll'>();
+  const one = useRolling();
+  const every = useRolling();
   const calm = refDebounced(tried, 120);
   const engagement = computed(() => (mesh.value ? derived.value.meshes[mesh.value]?.engagement : undefined));
   watch(
@@ -33,8 +33,7 @@ export function useRoll(
     ([found]) => {
       one.clear();
       if (found && mesh.value)
-        one.start({
-          kind: 'roll',
+        void one.ask({
           meshes: [{ mesh: mesh.value, engagement: found, whatIf: toRaw(calm.value) }],
           chordError: derived.value.chordError,
         });
@@ -43,8 +42,8 @@ export function useRoll(
   );
   watch(derived, () => every.clear());
   return {
-    result: computed(() => (one.answer.value?.ok ? one.answer.value.value[0]?.result : undefined)),
-    rolling: one.searching,
+    result: computed(() => one.answer.value?.[0]?.result),
+    rolling: one.working,
     work: one,
     milliseconds: one.milliseconds,
     all: {
@@ -53,15 +52,13 @@ export function useRoll(
         const asked = Object.entries(meshes).flatMap(([id, m]) =>
           m.engagement ? [{ mesh: id, engagement: m.engagement, whatIf: AS_MADE }] : [],
         );
-        every.start({ kind: 'roll', meshes: asked, chordError });
+        void every.ask({ meshes: asked, chordError });
       },
       work: every,
       findings: computed(() =>
-        every.answer.value?.ok
-          ? every.answer.value.value.flatMap(r => rollFindings(r.mesh, r.result, derived.value.chordError))
-          : undefined,
+        every.answer.value?.flatMap(r => rollFindings(r.mesh, r.result, derived.value.chordError)),
       ),
-      number: computed(() => (every.answer.value?.ok ? every.answer.value.value.length : 0)),
+      number: computed(() => every.answer.value?.length ?? 0),
     },
   };
 }
