@@ -16,7 +16,7 @@ export const KEYS: readonly (readonly [keys: string, does: string])[] = [
   ['+  −  0', 'on the drawing: closer, further, fit'],
   ['arrows', 'on the drawing: move the view; at Train: to the next wheel or arbor'],
   ['digits, Enter', 'at Train, on a wheel: type its count, or a range such as 12-90'],
-  ['n  i  m', 'at Train: drive a new arbor, insert an idler, mesh with'],
+  ['n  i  m  j', 'at Train: drive a new arbor, insert an idler, mesh with, join'],
   ['o  k  g  s', 'at Train: put on an axis, key together, hang on an arm, hold still'],
   ['Shift ↑ ↓', 'at Train: to the next layer'],
   ['r  x', 'at Train: its mesh, to replace the stage; delete with what depends on it'],

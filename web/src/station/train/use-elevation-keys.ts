@@ -75,7 +75,7 @@ export function useElevationKeys(keys: Keys): (event: KeyboardEvent) => void {
     else if (chosen?.kind === 'wheel' && /^[0-9]$/.test(event.key)) {
       taken(event);
       keys.start(chosen.id, event.key);
-    } else if (event.key === 'Escape' || event.key === 'Delete' || /^[niokmgsrx]$/.test(event.key)) {
+    } else if (event.key === 'Escape' || event.key === 'Delete' || /^[nijokmgsrx]$/.test(event.key)) {
       taken(event);
       keys.key(event.key, event.shiftKey);
     }
