@@ -7,7 +7,7 @@ import { computed, onBeforeUnmount, onMounted, ref, shallowRef, useTemplateRef, 
 import { driveWay } from '@tesseron/core/machine';
 import { neg } from '@tesseron/core/rational';
 import { indicatorStance } from '@tesseron/core/drawings';
-import { type DriveTurns, type Stance, turnsByHand } from '@tesseron/core/motion';
+import { type DriveTurns, hasLinks, type Stance, turnsByHand } from '@tesseron/core/motion';
 import { groundRate } from '@tesseron/core/train';
 import { useOpen } from '../machine/use-open';
 import { useClock } from '../run/clock';
@@ -52,22 +52,20 @@ const touched = ref(false);
 /** Names and counts are written unless dials are shown, which they would cover; as the maker likes. */
 const asked = ref<boolean>();
 const labelled = computed(() => asked.value ?? !(props.indicators && machine.value.indicators.length > 0));
-/** Joints that have rods or slides to draw. */
-const LINKED: ReadonlySet<string> = new Set(['crank', 'yoke', 'slot', 'four-bar', 'two rods', 'cam']);
 const NO_MARKS: readonly { member: string; text: string }[] = [];
 const cache = createOutlineCache();
 const wheels = computed(() => drawnWheels(derived.value));
 const roomLines = computed(() => roomFigure(derived.value));
 const linking = shallowRef<{ readonly linkScene: (derived: Derived) => LinkScene }>();
-const hasLinks = computed(() => machine.value.joints.some(j => LINKED.has(j.kind)));
+const linked = computed(() => hasLinks(machine.value));
 watch(
-  hasLinks,
+  linked,
   async has => {
     if (has) linking.value ??= await import('./paint-links');
   },
   { immediate: true },
 );
-const links = computed(() => (hasLinks.value ? linking.value?.linkScene(derived.value) : undefined));
+const links = computed(() => (linked.value ? linking.value?.linkScene(derived.value) : undefined));
 const shown = computed(() => (props.indicators ? drawnIndicators(derived.value) : []));
 const visible = (layer: number): boolean => props.layer === undefined || props.layer === layer;
 // Filled anew for every frame; cleared when another machine is drawn.

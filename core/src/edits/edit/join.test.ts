@@ -146,4 +146,26 @@ describe('what is judged of linkages', () => {
       { numRuns: 40 },
     );
   });
+
+  it('rods of which each waits for the other are told, and hang nothing up', () => {
+    const m = linkage(
+      {},
+      ['a', 'b', 'c', 'd'].map(id => rod(id, 50)),
+      [
+        { kind: 'two rods', id: 'j1', rodA: 'a', rodB: 'b', a: pin('drive', 20), b: pin('c', 30) },
+        { kind: 'two rods', id: 'j2', rodA: 'c', rodB: 'd', a: pin('drive', 20, 180), b: pin('a', 30) },
+      ],
+    );
+    expect(derive(m).findings.filter(f => f.code === 'joints-wait')).to.have.lengthOf.at.least(1);
+    const arms = linkage(
+      { one: [60, 0], two: [0, 60] },
+      [],
+      [
+        { kind: 'slot', id: 'j1', pin: pin('two', 20), driven: 'one', slotDeg: 90 },
+        { kind: 'slot', id: 'j2', pin: pin('one', 20), driven: 'two', slotDeg: 0 },
+      ],
+    );
+    expect(derive(arms).findings.filter(f => f.code === 'joints-wait')).to.have.lengthOf.at.least(1);
+    expect(derive(crank(70, 0)).findings.filter(f => f.code === 'joints-wait')).to.deep.equal([]);
+  });
 });

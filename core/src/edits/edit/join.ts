@@ -15,18 +15,20 @@ export interface JoinKind {
   readonly called: string;
   /** The other side: a new slide, an arbor that is new or is there, or one that is there. */
   readonly to: 'slide' | 'arbor, or a new one' | 'arbor' | 'pin';
+  /** It leads by a pin, so far from its axis. */
+  readonly pinned: boolean;
 }
 
 export const JOIN_KINDS: readonly JoinKind[] = [
-  { kind: 'crank', called: 'Crank, rod and slide', to: 'slide' },
-  { kind: 'yoke', called: 'Scotch yoke', to: 'slide' },
-  { kind: 'four-bar', called: 'Rod to an arm: four-bar', to: 'arbor, or a new one' },
-  { kind: 'slot', called: 'Pin in a slotted arm', to: 'arbor, or a new one' },
-  { kind: 'two rods', called: 'Two rods that meet', to: 'pin' },
-  { kind: 'universal', called: 'Universal joint', to: 'arbor' },
-  { kind: 'friction', called: 'Friction drive', to: 'arbor' },
-  { kind: 'slip', called: 'Slipping joint', to: 'arbor' },
-  { kind: 'clutch', called: 'Clutch', to: 'arbor' },
+  { kind: 'crank', called: 'Crank, rod and slide', to: 'slide', pinned: true },
+  { kind: 'yoke', called: 'Scotch yoke', to: 'slide', pinned: true },
+  { kind: 'four-bar', called: 'Rod to an arm: four-bar', to: 'arbor, or a new one', pinned: true },
+  { kind: 'slot', called: 'Pin in a slotted arm', to: 'arbor, or a new one', pinned: true },
+  { kind: 'two rods', called: 'Two rods that meet', to: 'pin', pinned: true },
+  { kind: 'universal', called: 'Universal joint', to: 'arbor', pinned: false },
+  { kind: 'friction', called: 'Friction drive', to: 'arbor', pinned: false },
+  { kind: 'slip', called: 'Slipping joint', to: 'arbor', pinned: false },
+  { kind: 'clutch', called: 'Clutch', to: 'arbor', pinned: false },
 ];
 
 /** What a joint is made from: the member that leads it, the other side where it is there, and where axes stand, mm. */

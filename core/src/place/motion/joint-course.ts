@@ -1,7 +1,6 @@
 import { byId, type Joint } from '../../document/machine/index.ts';
 import { gcd, type Rational, toNumber } from '../../ground/rational/index.ts';
 import { lawOf } from '../../trains/train/index.ts';
-import type { DriveTurns } from './angle.ts';
 import { type Moving, standsAt } from './moving.ts';
 
 /** What a joint does while all that leads it goes round once. Lengths mm, angles radians. */
@@ -39,7 +38,7 @@ export function jointCourse(moving: Moving, joint: Joint, steps = STEPS): JointC
   for (let i = 0; i < steps; i++) {
     const at = (turns * i) / steps;
     const whole = Math.floor(at);
-    const stands = standsAt(moving, { whole: BigInt(whole), part: at - whole } satisfies DriveTurns);
+    const stands = standsAt(moving, { whole: BigInt(whole), part: at - whole });
     if (law.closes && !law.closes(joint, stands)) {
       open++;
       opensAt ??= at;
@@ -60,16 +59,7 @@ export function jointCourse(moving: Moving, joint: Joint, steps = STEPS): JointC
 
 /** What goes to and fro: the driven member, where it has no rate in the mean. */
 function drivenOf(moving: Moving, joint: Joint): { member: string; slides: boolean } | undefined {
-  const id =
-    'slide' in joint
-      ? joint.slide
-      : joint.kind === 'cam'
-        ? joint.follower
-        : joint.kind === 'slot'
-          ? joint.driven
-          : joint.kind === 'four-bar'
-            ? joint.to.member
-            : undefined;
+  const id = lawOf(joint).moves?.(joint);
   const member = byId(moving.machine.members, id);
   if (!member || (moving.train.rates[member.id]?.num ?? 0n) !== 0n) return undefined;
   return { member: member.id, slides: member.kind === 'slide' };
@@ -107,9 +97,7 @@ function leadersOf({ machine, train }: Moving, joint: Joint): ReadonlySet<string
     if ((train.rates[id]?.num ?? 0n) !== 0n) found.add(id);
     const moves = machine.joints.filter(
       j =>
-        train.responses[id]?.some(([source]) => source === j.id) ||
-        ('rod' in j && j.rod === id) ||
-        (j.kind === 'two rods' && (j.rodA === id || j.rodB === id)),
+        train.responses[id]?.some(([source]) => source === j.id) || lawOf(j).rods?.(j).includes(id) === true,
     );
     for (const j of moves) {
       if (seen.has(j.id)) continue;

@@ -1,4 +1,5 @@
-import type { Machine, Pin } from '../../document/machine/index.ts';
+import { byId, type Machine, type Pin } from '../../document/machine/index.ts';
+import { lawOf } from '../../trains/train/index.ts';
 
 /** What is drawn of rods, slides and the arms that carry pins: bars from pin to pin, and where slides run. */
 export interface LinkFigure {
@@ -17,6 +18,10 @@ export interface LinkBar {
   readonly to: Pin;
 }
 
+/** Whether a machine has rods or slides to draw: they come with joints that are no meshes. */
+export const hasLinks = ({ members, joints }: Pick<Machine, 'members' | 'joints'>): boolean =>
+  members.some(m => m.kind === 'link') || joints.some(j => lawOf(j).pins !== undefined || j.kind === 'cam');
+
 const centre = (member: string): Pin => ({ member, radius: 0, angleDeg: 0 });
 
 /** The figure of a machine's linkages, each thing once; where all stands at a time says `stancesAt`. */
@@ -30,11 +35,10 @@ export function linkFigure({ members, joints }: Pick<Machine, 'members' | 'joint
     if (pin.radius > 0) bars.push({ member: pin.member, kind: 'arm', from: centre(pin.member), to: pin });
   };
   for (const j of joints) {
-    if (j.kind === 'crank' || j.kind === 'yoke' || j.kind === 'slot') pinned(j.pin);
-    if (j.kind === 'four-bar') [j.pin, j.to].forEach(pinned);
-    if (j.kind === 'two rods') [j.a, j.b].forEach(pinned);
-    if (j.kind === 'crank' || j.kind === 'yoke') slides.add(j.slide);
-    if (j.kind === 'cam') slides.add(j.follower);
+    const law = lawOf(j);
+    law.pins?.(j).forEach(pinned);
+    const moved = law.moves?.(j);
+    if (byId(members, moved)?.kind === 'slide' && moved !== undefined) slides.add(moved);
     if (j.kind === 'slot')
       bars.push({
         ...{ member: j.driven, kind: 'slot', from: centre(j.driven) },

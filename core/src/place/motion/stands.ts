@@ -39,6 +39,13 @@ export interface Stands extends Standing {
 const WIDEST = 2 * Math.PI;
 const GROUND_STANCE: Stance = { centre: { x: 0, y: 0 }, angle: 0 };
 
+/** What has been worked out, and what is being worked out: asked for again before it is there, it waits for itself. */
+interface Kept<T> {
+  readonly made: Map<string, T>;
+  readonly busy: Set<string>;
+}
+const nothing = <T>(): Kept<T> => ({ made: new Map(), busy: new Set() });
+
 /** What is known beforehand, and what has been worked out at the turns that it stands at. */
 interface Inner {
   readonly rates: StandsParts['train']['rates'];
@@ -52,9 +59,9 @@ interface Inner {
   /** What racks had of the laws of their slides at rest: they stand in mesh there. */
   readonly resting: Map<string, number>;
   readonly waiting: Set<string>;
-  readonly coordinates: Map<string, number>;
-  readonly offs: Map<string, number>;
-  readonly lying: Map<string, readonly Bar[]>;
+  readonly coordinates: Kept<number>;
+  readonly offs: Kept<number>;
+  readonly lying: Kept<readonly Bar[]>;
   now: DriveTurns;
   /** What laws ask. */
   asked: Standing | undefined;
@@ -75,9 +82,9 @@ export function standsOf({ machine, train, arbors, slides }: StandsParts): Stand
     carrying: carriers(machine.joints, lengths),
     resting: new Map(),
     waiting: new Set(),
-    coordinates: new Map(),
-    offs: new Map(),
-    lying: new Map(),
+    coordinates: nothing(),
+    offs: nothing(),
+    lying: nothing(),
     now: AT_REST,
     asked: undefined,
   };
@@ -92,7 +99,7 @@ export function standsOf({ machine, train, arbors, slides }: StandsParts): Stand
     bars: joint => bars(inner, joint),
     waiting: inner.waiting,
     pin: pin => pinOf(inner, pin),
-    axis: id => arborStance(inner, id)?.centre,
+    axis: id => axisOf(inner, id),
     frameAngle: id => frameOf(inner, id)?.angle ?? 0,
     angle: id => stanceOf(inner, id)?.angle ?? 0,
     line: id => lineOf(inner, id),
@@ -107,38 +114,50 @@ export function standsOf({ machine, train, arbors, slides }: StandsParts): Stand
 }
 
 function forget(inner: Inner): void {
-  inner.coordinates.clear();
-  inner.offs.clear();
-  inner.lying.clear();
+  inner.coordinates.made.clear();
+  inner.offs.made.clear();
+  inner.lying.made.clear();
 }
 
-/** What is kept, or made now; while it is being made, `none` stands there. */
-function begun<T>(kept: Map<string, T>, id: string, none: T, make: () => T): T {
-  const known = kept.get(id);
+/** What is kept, or made now. Undefined, its joints noted as waiting, where it is asked for while it is being made. */
+function begun<T>(
+  inner: Inner,
+  { made, busy }: Kept<T>,
+  id: string,
+  joints: readonly string[],
+  make: () => T,
+): T | undefined {
+  const known = made.get(id);
   if (known !== undefined) return known;
-  kept.set(id, none);
-  const made = make();
-  kept.set(id, made);
-  return made;
+  if (busy.has(id)) {
+    for (const joint of joints) inner.waiting.add(joint);
+    return undefined;
+  }
+  busy.add(id);
+  const found = make();
+  busy.delete(id);
+  made.set(id, found);
+  return found;
 }
 
 function offOf(inner: Inner, id: string): number {
   const joint = inner.joints.get(id);
-  if (!joint) return 0;
-  if (Number.isNaN(inner.offs.get(id))) inner.waiting.add(id);
-  const found = begun(inner.offs, id, Number.NaN, () => lawOff(inner, joint));
-  return Number.isNaN(found) ? 0 : found;
+  return joint ? (begun(inner, inner.offs, id, [id], () => lawOff(inner, joint)) ?? 0) : 0;
 }
 
 const lawOff = (inner: Inner, joint: Joint): number =>
   (inner.asked && lawOf(joint).off?.(joint, inner.asked)) ?? 0;
 
 const coordinate = (inner: Inner, id: string): number =>
-  begun(inner.coordinates, id, 0, () => {
+  begun(inner, inner.coordinates, id, sourcesOf(inner, id), () => {
     const [rate, slide] = [inner.rates[id], inner.slides.get(id)];
     if (slide) return slideCoordinate(inner, slide, rate);
     return driven(inner, id, rate ? memberAngle(rate, inner.now) : 0);
-  });
+  }) ?? 0;
+
+/** The uneven joints on which the place of a member hangs. */
+const sourcesOf = (inner: Inner, id: string): readonly string[] =>
+  inner.responses[id]?.map(([source]) => source) ?? [];
 
 /** A slide goes on with every turn; a rack stands where it has run off its pinion. */
 function slideCoordinate(inner: Inner, { id, rack, pitch }: MovingSlide, rate: Rational | undefined): number {
@@ -165,8 +184,8 @@ function driven(inner: Inner, id: string, mean: number): number {
 /** Where the leading member of a joint is itself driven through it: the angle that its law turns into the other's. */
 function inverse(inner: Inner, id: string, mean: number, joint: Joint, coefficient: number): number {
   const away = (theta: number): number => {
-    inner.coordinates.set(id, theta);
-    inner.lying.clear();
+    inner.coordinates.made.set(id, theta);
+    inner.lying.made.clear();
     return theta - mean - coefficient * lawOff(inner, joint);
   };
   try {
@@ -189,6 +208,13 @@ function arborStance(inner: Inner, id: string): Stance | undefined {
   return frame && { centre: carried(frame, arbor.at), angle: frame.angle + coordinate(inner, id) };
 }
 
+/** Where the axis of an arbor stands, however far the arbor has turned on it. */
+function axisOf(inner: Inner, id: string): Point | undefined {
+  const arbor = inner.arbors.get(id);
+  const frame = arbor && carrierStance(inner, arbor.arm);
+  return frame && carried(frame, arbor.at);
+}
+
 function lineOf(inner: Inner, id: string): SlideLine | undefined {
   const slide = inner.slides.get(id);
   const frame = slide && carrierStance(inner, slide.arm);
@@ -203,7 +229,13 @@ function slideStance(inner: Inner, slide: MovingSlide): Stance | undefined {
 }
 
 const bars = (inner: Inner, joint: Joint): readonly Bar[] =>
-  begun(inner.lying, joint.id, [], () => (inner.asked && lawOf(joint).bars?.(joint, inner.asked)) ?? []);
+  begun(
+    inner,
+    inner.lying,
+    joint.id,
+    [joint.id],
+    () => (inner.asked && lawOf(joint).bars?.(joint, inner.asked)) ?? [],
+  ) ?? [];
 
 function stanceOf(inner: Inner, id: string): Stance | undefined {
   if (inner.arbors.has(id)) return arborStance(inner, id);
@@ -229,8 +261,7 @@ function carried({ centre, angle }: Stance, at: Point): Point {
 function carriers(joints: readonly Joint[], links: ReadonlyMap<string, number>): ReadonlyMap<string, Joint> {
   const found = new Map<string, Joint>();
   for (const j of joints) {
-    const rods = j.kind === 'two rods' ? [j.rodA, j.rodB] : 'rod' in j ? [j.rod] : [];
-    for (const rod of rods) if (links.has(rod) && !found.has(rod)) found.set(rod, j);
+    for (const rod of lawOf(j).rods?.(j) ?? []) if (links.has(rod) && !found.has(rod)) found.set(rod, j);
   }
   return found;
 }

@@ -16,15 +16,15 @@ interface Parts extends Pick<Machine, 'members' | 'joints'> {
 
 /**
  * Whether linkages close all the way round and press well: a rod too short, a loop that opens in part of the turn, an
- * arm that is said to swing and goes round or the other way about, a slide that stands nowhere, joints that wait for
- * one another.
+ * arm that is said to swing and goes round or the other way about, joints that wait for one another.
  */
 export function linkageFindings(machine: Parts): readonly Finding[] {
+  const waiting = waitingAtRest(machine);
   return machine.joints.flatMap((joint): Finding[] => {
+    if (waiting.has(joint.id)) return [finding('joints-wait', 'stop', 'train', [joint.id])];
     const course = jointCourse(machine.moving, joint, STEPS);
     if (!course) return [];
     return [
-      ...waitFinding(machine, joint),
       ...openFinding(machine, joint, course),
       ...roundFinding(machine, joint),
       ...pressFinding(joint, course),
@@ -32,8 +32,12 @@ export function linkageFindings(machine: Parts): readonly Finding[] {
   });
 }
 
-function waitFinding({ moving }: Parts, { id }: Joint): Finding[] {
-  return standsAt(moving, AT_REST).waiting.has(id) ? [finding('joints-wait', 'stop', 'train', [id])] : [];
+/** Joints of which one waits for the place of another that waits for it. */
+function waitingAtRest({ moving, joints, members }: Parts): ReadonlySet<string> {
+  const stands = standsAt(moving, AT_REST);
+  for (const m of members) stands.stance(m.id);
+  for (const j of joints) stands.bars(j);
+  return stands.waiting;
 }
 
 /** A crank says how long its rod must be; other loops, in which part of the turn they are open. */

@@ -17,9 +17,6 @@ const chosen = ref(JOIN_KINDS[0]);
 const to = ref(NEW);
 const radius = ref(USUAL_PIN);
 const kinds = JOIN_KINDS.map(k => ({ title: k.called, value: k }));
-const pinned = computed(() =>
-  ['crank', 'yoke', 'slot', 'four-bar', 'two rods'].includes(chosen.value?.kind ?? ''),
-);
 const others = computed(() => {
   const wants = chosen.value?.to;
   const there = machine.value.members
@@ -58,7 +55,7 @@ function join(): void {
       @update:model-value="to = $event ?? NEW"
     />
     <NumberField
-      v-if="pinned"
+      v-if="chosen?.pinned"
       v-model="radius"
       label="Pin from the axis"
       :limits="LIMITS.pinOut"

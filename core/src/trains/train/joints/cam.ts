@@ -26,6 +26,7 @@ export const cam: JointLaw<'cam'> = {
   mean: (frames, joint) =>
     frames.member(joint.follower)?.kind === 'slide' ? [swings(joint.id, joint.follower)] : undefined,
   leads: joint => [joint.cam],
+  moves: joint => joint.follower,
   off: (joint, at) => (FULL * camLift(at.coordinate(joint.cam), joint.lift)) / at.pitch(joint.follower),
   repeats: () => 1,
   memory: false,

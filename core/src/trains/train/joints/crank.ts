@@ -18,6 +18,9 @@ export const crank: JointLaw<'crank'> = {
   mean: (frames, joint) =>
     frames.member(joint.slide)?.kind === 'slide' ? [swings(joint.id, joint.slide)] : undefined,
   leads: joint => [joint.pin.member],
+  moves: joint => joint.slide,
+  pins: joint => [joint.pin],
+  rods: joint => [joint.rod],
   off: (joint, at) => {
     const found = parts(joint, at);
     if (!found) return 0;

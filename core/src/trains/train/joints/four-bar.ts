@@ -22,6 +22,9 @@ const turnedOf = (joint: JointOf<'four-bar'>): Turned => ({
 export const fourBar: JointLaw<'four-bar'> = {
   mean: (frames, joint) => turnedLaw(frames, turnedOf(joint)),
   leads: joint => [joint.pin.member],
+  moves: joint => joint.to.member,
+  pins: joint => [joint.pin, joint.to],
+  rods: joint => [joint.rod],
   off: (joint, at) => {
     const found = parts(joint, at);
     if (!found) return 0;

@@ -43,6 +43,7 @@ export const intermittent: JointLaw<'intermittent'> = {
     return e && [{ ...e, uneven: true }];
   },
   leads: joint => [joint.driver],
+  moves: joint => joint.driven,
   off: stepsOff,
   repeats: () => 1,
   memory: false,

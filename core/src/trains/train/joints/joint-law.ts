@@ -1,4 +1,4 @@
-import type { Joint } from '../../../document/machine/index.ts';
+import type { Joint, Pin } from '../../../document/machine/index.ts';
 import type { Frames } from '../frames.ts';
 import type { RateEquation } from '../rate-equation.ts';
 import type { Bar, Standing } from './standing.ts';
@@ -18,6 +18,12 @@ export interface JointLaw<K extends JointKind> {
   readonly mean: (frames: Frames, joint: JointOf<K>) => JointLaws;
   /** Members whose place decides where the others go; empty where either side may lead. */
   readonly leads: (joint: JointOf<K>) => readonly string[];
+  /** The one member that it moves by an uneven law; undefined where either side may lead, or only rods are carried. */
+  readonly moves?: (joint: JointOf<K>) => string;
+  /** The pins on members that are no rods of its own: they stand out on arms. */
+  readonly pins?: (joint: JointOf<K>) => readonly Pin[];
+  /** The rods that it carries between its pins. */
+  readonly rods?: (joint: JointOf<K>) => readonly string[];
   /**
    * The δ of an uneven law Σ c·θ = δ at a standing of its leading members, radians times the law's own coefficients.
    * Where the joint cannot close it is what comes nearest.

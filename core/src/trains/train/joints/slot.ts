@@ -16,6 +16,8 @@ const turnedOf = (joint: JointOf<'slot'>): Turned => ({
 export const slot: JointLaw<'slot'> = {
   mean: (frames, joint) => turnedLaw(frames, turnedOf(joint)),
   leads: joint => [joint.pin.member],
+  moves: joint => joint.driven,
+  pins: joint => [joint.pin],
   off: (joint, at) => {
     const [pin, axis] = [at.pin(joint.pin), at.axis(joint.driven)];
     return pin && axis ? turnedOff(turnedOf(joint), at, direction(axis, pin) - radians(joint.slotDeg)) : 0;

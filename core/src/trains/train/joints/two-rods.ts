@@ -7,6 +7,8 @@ import { closesTriangle, nearestApex, sharpAngle } from './triangle.ts';
 export const twoRods: JointLaw<'two rods'> = {
   mean: () => [],
   leads: joint => [joint.a.member, joint.b.member],
+  pins: joint => [joint.a, joint.b],
+  rods: joint => [joint.rodA, joint.rodB],
   bars: (joint, at) => {
     const found = parts(joint, at);
     if (!found) return [];

@@ -22,6 +22,7 @@ export const universal: JointLaw<'universal'> = {
     return e && [{ ...e, uneven: true }];
   },
   leads: joint => [joint.a],
+  moves: joint => joint.b,
   off: (joint, at) => {
     const [theta, fork] = [at.coordinate(joint.a), radians(joint.forkDeg ?? 0)];
     const bend = radians(joint.bendDeg ?? 0);

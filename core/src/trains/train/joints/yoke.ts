@@ -9,6 +9,8 @@ export const yoke: JointLaw<'yoke'> = {
   mean: (frames, joint) =>
     frames.member(joint.slide)?.kind === 'slide' ? [swings(joint.id, joint.slide)] : undefined,
   leads: joint => [joint.pin.member],
+  moves: joint => joint.slide,
+  pins: joint => [joint.pin],
   off: (joint, at) => {
     const [pin, line] = [at.pin(joint.pin), at.line(joint.slide)];
     if (!pin || !line) return 0;
