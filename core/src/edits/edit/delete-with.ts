@@ -1,4 +1,4 @@
-import { byId, type Machine } from '../../document/machine/index.ts';
+import { byId, type Joint, jointEnds, type Machine } from '../../document/machine/index.ts';
 import { prune, removeArbor } from '../change/index.ts';
 import { trainRates } from '../../trains/train/index.ts';
 
@@ -15,7 +15,7 @@ export interface Deletion {
 /**
  * Deletes a wheel, an arbor or a joint with what depends on it: meshes go with their wheels, wheels with their
  * arbor, what an arm carries with the arm, and every arbor that was driven through it and then no longer is. A
- * joint goes alone: what it drove stays, and is said not to be driven. The drive's own arbor stays.
+ * joint goes with rods and slides that nothing else needs: the arbor it drove stays, and is said not to be driven. The drive's own arbor stays.
  */
 export function deletionOf(machine: Machine, id: string): Deletion {
   const without = deleteOne(machine, id);
@@ -46,9 +46,22 @@ export function deletionOf(machine: Machine, id: string): Deletion {
   };
 }
 
+/** The members without the rods and slides of a joint that is gone, as far as nothing else needs them. */
+function withoutLoose(machine: Machine, gone: Joint, joints: readonly Joint[]): Machine['members'] {
+  const ends = new Set(jointEnds(gone).map(([, id]) => id));
+  const needed = new Set([
+    ...joints.flatMap(jointEnds).map(([, id]) => id),
+    ...[...machine.wheels, ...machine.indicators, ...machine.aims].map(x => x.member),
+  ]);
+  return machine.members.filter(m => m.kind === 'arbor' || !ends.has(m.id) || needed.has(m.id));
+}
+
 function deleteOne(machine: Machine, id: string): Machine {
-  if (byId(machine.joints, id))
-    return prune({ ...machine, joints: machine.joints.filter(j => j.id !== id) }, machine);
+  const joint = byId(machine.joints, id);
+  if (joint) {
+    const joints = machine.joints.filter(j => j.id !== id);
+    return prune({ ...machine, joints, members: withoutLoose(machine, joint, joints) }, machine);
+  }
   if (byId(machine.wheels, id))
     return prune({ ...machine, wheels: machine.wheels.filter(w => w.id !== id) }, machine);
   const member = byId(machine.members, id);

@@ -12,7 +12,7 @@ import {
 import { jointCourse } from '../../place/motion/index.ts';
 import { must } from '../../ground/result/index.ts';
 import { derive } from '../../state/derive/index.ts';
-import { JOIN_KINDS, type Join, joinFrom, jointFields, mend } from './index.ts';
+import { deletionOf, JOIN_KINDS, type Join, joinFrom, jointFields, mend } from './index.ts';
 
 const DEG = Math.PI / 180;
 const empty = newMachine('joined');
@@ -59,6 +59,23 @@ describe('joints made by hand', () => {
     });
     const made = slotted(rods);
     expect(made.ok ? 'ok' : made.problem.code).to.equal('hand-needs-arbor');
+  });
+
+  it('are deleted with their rods and slides, but for those that something else needs', () => {
+    const one = join(empty, { kind: 'crank' });
+    expect(deletionOf(one, last(one).id).machine.members).to.deep.equal(empty.members);
+    const [rods, slide] = [
+      one.members.find(m => m.kind === 'link')!,
+      one.members.find(m => m.kind === 'slide')!,
+    ];
+    const on: Machine = {
+      ...one,
+      joints: [...one.joints, { kind: 'yoke', id: 'j9', pin: pin(drive, 20), slide: slide.id }],
+    };
+    const left = deletionOf(on, last(one).id).machine;
+    expect(byId(left.members, slide.id)).to.not.equal(undefined);
+    expect(byId(left.members, rods.id)).to.equal(undefined);
+    expect(left.joints.map(j => j.id)).to.deep.equal(['j9']);
   });
 
   it('every figure of a joint can be changed, and is then what it was changed to', () => {
