@@ -15,7 +15,8 @@ export interface Deletion {
 /**
  * Deletes a wheel, an arbor or a joint with what depends on it: meshes go with their wheels, wheels with their
  * arbor, what an arm carries with the arm, and every arbor that was driven through it and then no longer is. A
- * joint goes with rods and slides that nothing else needs: the arbor it drove stays, and is said not to be driven. The drive's own arbor stays.
+ * joint goes with rods and slides that nothing else needs: the arbor it drove stays, and is said not to be driven.
+ * The drive's own arbor stays.
  */
 export function deletionOf(machine: Machine, id: string): Deletion {
   const without = deleteOne(machine, id);
