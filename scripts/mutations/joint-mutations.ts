@@ -88,7 +88,7 @@ export const JOINT_MUTATIONS: readonly (readonly [string, string, string, string
     'core/src/edits/edit/join.test.ts',
   ],
   [
-    'a slotted arm that is new on the axis itself',
+    'a new slotted arm within the circle of its pin',
     'edits/edit/join.ts',
     '2 * join.radius : (apartOf',
     'join.radius / 2 : (apartOf',

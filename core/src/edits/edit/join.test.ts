@@ -42,6 +42,18 @@ describe('joints made by hand', () => {
     }
   });
 
+  it('a new slotted arm stands two cranks off and swings by 60°; a new rocker as its proportions say', () => {
+    const swing = (kind: Join['kind']): number => {
+      const m = join(empty, { kind });
+      const found = jointCourse(derive(m).moving, last(m))!.swing!;
+      return (found.most - found.least) / DEG;
+    };
+    expect(swing('slot'), '2 asin(1/2)').to.be.closeTo(60, 0.01);
+    // The rocker of 1 : 3.75 : 2.5 : 4 between both positions in which crank and coupler lie in a line.
+    const corner = (x: number): number => Math.acos((2.5 ** 2 + 4 ** 2 - x * x) / (2 * 2.5 * 4)) / DEG;
+    expect(swing('four-bar')).to.be.closeTo(corner(4.75) - corner(2.75), 0.01);
+  });
+
   it('are refused where nothing could come of them', () => {
     const code = (more: Partial<Join> & Pick<Join, 'kind'>): string => {
       const made = joinFrom({ from: drive, radius: 20, at: {}, ...more })(empty);
