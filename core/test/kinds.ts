@@ -293,10 +293,15 @@ export const KINDS: Readonly<Record<string, Machine>> = {
         id: 'j3',
         cam: 'drive',
         follower: 'tappet',
-        lift: [
-          [0, 0],
-          [180, 8],
-        ],
+        motion: {
+          kind: 'points',
+          points: [
+            [0, 0],
+            [180, 8],
+          ],
+          straight: true,
+        },
+        ...{ radius: 20, touch: { kind: 'knife' }, kept: { kind: 'weight' }, layer: 1 },
       },
       { kind: 'universal', id: 'j4', a: 'drive', b: 'tens' },
     ],

@@ -61,6 +61,32 @@ describe('machine files', () => {
     expect(change({ materials: [] })).to.equal('missing-material');
   });
 
+  it('gives the cams of version 10 the straight motion that they had, above all wheels', () => {
+    const machine = must(readMachine(starter));
+    const follower = {
+      kind: 'slide',
+      id: 'rod',
+      name: 'rod',
+      frame: 'ground',
+      x: 0,
+      y: 10,
+      directionDeg: 90,
+    };
+    const lift = [
+      [0, 0],
+      [180, 8],
+    ];
+    const old = {
+      ...(JSON.parse(writeMachine(machine)) as object),
+      ...{ version: 10, members: [...machine.members, follower] },
+      joints: [...machine.joints, { kind: 'cam', id: 'c', cam: 'drive', follower: 'rod', lift }],
+    };
+    const made = must(readMachine(JSON.stringify(old))).joints.at(-1);
+    expect(made).to.deep.include({ kind: 'cam', motion: { kind: 'points', points: lift, straight: true } });
+    const top = Math.max(-1, ...machine.wheels.map(w => w.layer));
+    expect(made?.kind === 'cam' && made.layer).to.equal(top + 1);
+  });
+
   it('of version 7 keep their tolerances, which were in degrees only', () => {
     const now = must(readMachine(starter));
     const aims = now.aims.map(({ tolerance, ...a }) => ({

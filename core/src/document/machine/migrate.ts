@@ -9,7 +9,7 @@ import { VERSION } from './format.ts';
  * dials, globes and bodies look like and how they are read, and the way round that the drive turns; version 7 added
  * materials, and parts made otherwise than the rest; version 8 tolerances in what an output counts; version 9
  * planetary sets that are kept one; version 10 yokes, slots, four-bars and rods that meet, points of rods,
- * slides beside an axis, turned forks.
+ * slides beside an axis, turned forks; version 11 motions, followers, sizes and layers of cams.
  */
 const STEPS: Readonly<Record<number, (data: unknown) => unknown>> = {
   1: data => ({ ...(data as object), version: 2, plans: [] }),
@@ -21,6 +21,7 @@ const STEPS: Readonly<Record<number, (data: unknown) => unknown>> = {
   }),
   8: data => ({ ...(data as object), version: 9, sets: [] }),
   9: data => ({ ...(data as object), version: 10 }),
+  10: camsOf,
   6: data => ({ ...(data as object), version: 7, materials: [], making: [] }),
   5: data => ({
     ...(data as object),
@@ -78,6 +79,23 @@ function aimsOf(aims: unknown): unknown {
     const { degrees: amount, ...rest } = tolerance;
     return { ...(aim as object), tolerance: { ...rest, amount } };
   });
+}
+
+/** Cams of version 10 had straight lines between points only, and neither a size nor a layer. */
+function camsOf(data: unknown): unknown {
+  const before = data as { joints?: unknown; wheels?: unknown };
+  if (!Array.isArray(before.joints)) return { ...before, version: 11 };
+  const layers = Array.isArray(before.wheels)
+    ? before.wheels.map((w: unknown) => Number((w as { layer?: unknown } | null)?.layer ?? 0))
+    : [];
+  const joints = before.joints.map((j: unknown) => {
+    const { lift, ...rest } = (j ?? {}) as { kind?: unknown; lift?: unknown };
+    if (rest.kind !== 'cam') return j;
+    const motion = { kind: 'points', points: lift, straight: true };
+    const usual = { radius: 20, touch: { kind: 'knife' }, kept: { kind: 'weight' } };
+    return { ...rest, motion, ...usual, layer: Math.max(-1, ...layers) + 1 };
+  });
+  return { ...before, version: 11, joints };
 }
 
 /** Brings a document of an older version up to the one this code writes. Throws for a version without a step. */

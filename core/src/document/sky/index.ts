@@ -5,3 +5,4 @@ export * from './elongation.ts';
 export * from './moon-phase.ts';
 export * from './crossing.ts';
 export * from './equation-of-time.ts';
+export * from './sun-times.ts';

@@ -21,6 +21,7 @@ const FIXES: { readonly [C in FixCode]: (value: Fixes[C], name: string) => strin
   'insert-idler': v => `Insert an idler of ${v}`,
   'hold-member': () => 'Hold it still',
   'set-rod-length': v => `Rod of ${mm(v, 2)}`,
+  'set-cam-radius': v => `Radius of ${mm(v, 2)} at no lift`,
   'goes-round': () => 'Let it go round',
   swings: () => 'Let it swing',
   'set-places': () => 'Nearest places that do',

@@ -1,5 +1,6 @@
 import { figure, fixed, mm, sayAmount } from '../../ground/units/index.ts';
 import type { Wordings } from './finding-words.ts';
+import { LINKAGE_WORDS } from './linkage-words.ts';
 import { sayProblem } from './problem.ts';
 
 /** A fraction with a true minus sign. */
@@ -84,44 +85,7 @@ export const TRAIN_WORDS = {
     why: 'It turns unevenly within a turn, and another way round holds both its sides at even rates.',
     advice: 'Open the loop, or set a second such joint against it.',
   }),
-  'rod-too-short': s => ({
-    title: `${s.name()} is too short`,
-    why:
-      `It is ${mm(s.data.is, 2)} long and must be longer than ${mm(s.data.least, 2)}: the crank and how far the ` +
-      'slide’s line lies beside its axis. It would lock before it has gone round.',
-  }),
-  'loop-open': s => ({
-    title: `${s.name()} cannot close all the way round`,
-    why:
-      `From ${figure(s.data.at, 3)}° of the drive on its rods do not reach each other: for ` +
-      `${figure(100 * s.data.part, 2)} % of its course. There it locks, or goes over to its other side.`,
-    advice: 'Make a rod longer, a crank shorter, or bring the axes closer.',
-  }),
-  'slot-goes-round': s => ({
-    title: `${s.name()} goes round`,
-    why:
-      `The axes are ${mm(s.data.apart, 2)} apart and the pin runs ${mm(s.data.radius, 2)} from its own, so the ` +
-      'slotted arm is carried all the way round; it is said to swing.',
-  }),
-  'slot-swings': s => ({
-    title: `${s.name()} only swings`,
-    why:
-      `The axes are ${mm(s.data.apart, 2)} apart and the pin runs only ${mm(s.data.radius, 2)} from its own, so the ` +
-      'slotted arm swings to and fro; it is said to go round.',
-  }),
-  'transmission-low': s => ({
-    title: `${s.name()} presses sideways`,
-    why:
-      `The angle at which its rod presses falls to ${figure(s.data.least, 3)}°; below ${s.data.wanted}° most of the ` +
-      'force goes into the bearings and it may bind.',
-    advice: 'A longer rod or a shorter crank gives a better angle.',
-  }),
-  'joints-wait': s => ({
-    title: `${s.name()}: not worked out`,
-    why:
-      'Where it stands hangs on a joint that in turn waits for it: such a loop is not worked out yet, and it is ' +
-      'drawn as if one of them stood still.',
-  }),
+  ...LINKAGE_WORDS,
   'ratchet-clicks': s => ({
     title: `${s.name()}: the ratchet clicks`,
     why: 'One side runs ahead of the other the way the ratchet lets it.',

@@ -209,6 +209,16 @@ export interface Findings {
   'slot-swings': { apart: Mm; radius: Mm };
   'transmission-low': { least: Degrees; wanted: Degrees };
   'joints-wait': Nothing;
+  /** An arbor without an arm, or on the cam's own axis. */
+  'cam-no-follower': Nothing;
+  'cam-no-reach': { radius: Mm };
+  'cam-through-axis': { nearest: Mm };
+  'cam-folds': { at: Degrees };
+  /** How far the follower is from its motion at worst. */
+  'cam-undercut': { roller: Mm; bulge: Mm; at: Degrees; misses: Mm };
+  'cam-hollow': { roller: Mm; hollow: Mm };
+  'cam-presses': { is: Degrees; at: Degrees; most: Degrees };
+  'cam-leaves': { is: Rpm; most: Rpm };
 }
 
 export type FindingCode = keyof Findings;

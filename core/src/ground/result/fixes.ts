@@ -54,6 +54,7 @@ export interface Fixes {
   'hand-right': Nothing;
   'hold-member': Nothing;
   'set-rod-length': Mm;
+  'set-cam-radius': Mm;
   'goes-round': Nothing;
   swings: Nothing;
   'insert-idler': Count;

@@ -3,7 +3,8 @@ import { KINDS } from '../../../test/kinds.ts';
 import { derive } from '../../state/derive/index.ts';
 import type { Machine } from '../../document/machine/index.ts';
 import { rational } from '../../ground/rational/index.ts';
-import { camLift, crankWay, genevaAngle, stepAngle, universalAngle } from '../../trains/train/index.ts';
+import { liftOf } from '../../trains/cam/index.ts';
+import { crankWay, genevaAngle, stepAngle, universalAngle } from '../../trains/train/index.ts';
 import { memberAngle, stancesAt } from './index.ts';
 
 const deg = (x: number): number => (x * Math.PI) / 180;
@@ -54,16 +55,14 @@ describe('joints that turn unevenly', () => {
   });
 
   it('a cam lifts between its points and round the turn', () => {
-    const lift = [
+    const points = [
       [0, 0],
       [180, 8],
     ] as const;
-    expect([
-      camLift(0, lift),
-      camLift(deg(90), lift),
-      camLift(deg(270), lift),
-      camLift(deg(450), lift),
-    ]).to.deep.equal([0, 4, 4, 4]);
+    const lift = liftOf({ kind: 'points', points, straight: true });
+    [0, 4, 4, 4].forEach((wanted, i) => {
+      expect(lift(deg([0, 90, 270, 450][i]!))[0]).to.be.closeTo(wanted, 1e-12);
+    });
   });
 
   it('carry their unevenness to all that they drive', () => {

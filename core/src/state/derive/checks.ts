@@ -6,6 +6,11 @@ import * as make from './stages.ts';
 
 type Rolled = Pick<Derived, 'meshes'> & { states: Derived['wheels'] };
 
+/** What linkages and cams are judged from. */
+const linkedParts = (m: Machine, s: Omit<Stages, keyof Checks>): Parameters<typeof linkageFindings>[0] => ({
+  ...{ ...pick(m, 'members', 'joints'), moving: s.moving.value, facts: s.drive.value },
+});
+
 /** The stages that judge, each from what was made before it; `s` are those. */
 export function checksOf(
   m: Machine,
@@ -15,7 +20,6 @@ export function checksOf(
 ): Checks {
   const placing = pick(m, 'axes', 'members', 'wheels', 'joints');
   const toothed = pick(m, 'wheels', 'joints', 'toothings');
-  const linked = pick(m, 'members', 'joints');
   const tools = pick(m, 'processes', 'process', 'making');
   const cut = { ...pick(m, 'wheels', 'toothings', 'stack', 'materials'), ...tools };
   const marked = { ...pick(m, 'axes', 'members', 'indicators', 'drive', 'aims', 'materials'), ...tools };
@@ -35,7 +39,7 @@ export function checksOf(
       make.aimFindingStage,
     ),
     untold: stage(old.untold, () => ({ ...toothed, ...pick(m, 'members') }), untoldFindings),
-    linked: stage(old.linked, () => ({ ...linked, moving: s.moving.value }), linkageFindings),
+    linked: stage(old.linked, () => linkedParts(m, s), linkageFindings),
     assembled: stage(
       old.assembled,
       () => ({ ...placing, ...pick(m, 'indicators', 'drive', 'aims'), parts: s.laid.value }),

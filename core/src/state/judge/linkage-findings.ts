@@ -1,7 +1,8 @@
 import { byId, type Joint, type Machine } from '../../document/machine/index.ts';
 import { type Finding, finding, type Fix, fix } from '../../ground/result/index.ts';
 import { AT_REST, jointCourse, type JointCourse, type Moving, standsAt } from '../../place/motion/index.ts';
-import { degrees } from '../../ground/units/index.ts';
+import { degrees, type DriveFacts } from '../../ground/units/index.ts';
+import { camFindings } from './cam-findings.ts';
 
 /** Below this a rod mostly presses sideways (Norton, Design of Machinery: 40° at least; from memory). Degrees. */
 export const LEAST_TRANSMISSION = 40;
@@ -12,16 +13,18 @@ const STEPS = 180;
 
 interface Parts extends Pick<Machine, 'members' | 'joints'> {
   readonly moving: Moving;
+  readonly facts: DriveFacts;
 }
 
 /**
  * Whether linkages close all the way round and press well: a rod too short, a loop that opens in part of the turn, an
- * arm that is said to swing and goes round or the other way about, joints that wait for one another.
+ * arm that is said to swing and goes round or the other way about, joints that wait for one another; and cams.
  */
 export function linkageFindings(machine: Parts): readonly Finding[] {
   const waiting = waitingAtRest(machine);
-  return machine.joints.flatMap((joint): Finding[] => {
+  const linked = machine.joints.flatMap((joint): Finding[] => {
     if (waiting.has(joint.id)) return [finding('joints-wait', 'stop', 'train', [joint.id])];
+    if (joint.kind === 'cam') return [];
     const course = jointCourse(machine.moving, joint, STEPS);
     if (!course) return [];
     return [
@@ -30,6 +33,7 @@ export function linkageFindings(machine: Parts): readonly Finding[] {
       ...pressFinding(joint, course),
     ];
   });
+  return [...linked, ...camFindings(machine)];
 }
 
 /** Joints of which one waits for the place of another that waits for it. */

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { LIMITS } from './limits.ts';
 import { Degrees, Id, Mm, Pin, Size, within } from './basic.ts';
+import { CamJoint } from './cam.ts';
 
 const tied = { id: Id };
 /** The second of the two ways in which rods of the same lengths go together. */
@@ -63,14 +64,8 @@ export const Joint = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('four-bar'), ...tied, pin: Pin, rod: Id, to: Pin, ...other, ...round }),
   /** Two rods, each from a pin of its own, that meet; `other`: to the right of the way from the first to the second. */
   z.strictObject({ kind: z.literal('two rods'), ...tied, a: Pin, rodA: Id, b: Pin, rodB: Id, ...other }),
-  z.strictObject({
-    kind: z.literal('cam'),
-    ...tied,
-    cam: Id,
-    follower: Id,
-    /** Lift in mm at angles of the cam in degrees. */
-    lift: z.array(z.tuple([z.number().min(0).max(360), Mm])).min(2),
-  }),
+  /** A cam moves its follower as it turns. */
+  CamJoint,
   /** Two shafts bent by an angle against each other; `a` is the one with the driving fork. */
   z.strictObject({
     kind: z.literal('universal'),

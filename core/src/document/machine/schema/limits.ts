@@ -55,6 +55,7 @@ export const LIMITS = {
   innerRod: [0.2, 100],
   largestBody: [0.1, 1000],
   largestOutside: [1, 5000],
+  latitudeDeg: [-90, 90],
   layer: [-99, 999],
   leaf: [0.5, 1.6],
   lift: [0, 500],
@@ -65,6 +66,7 @@ export const LIMITS = {
   magnetWall: [0, 20],
   materialThickness: [0.05, 200],
   module: [0.1, 50],
+  movedGrams: [0.1, 100000],
   numeralHeight: [0.2, 500],
   numeralsCount: [1, 720],
   numeralsFirst: [-100000, 100000],
@@ -112,6 +114,8 @@ export const LIMITS = {
   slotTravel: [0.05, 50],
   spanDeg: [1, 350],
   spread: [-2, 5],
+  springForce: [0, 1000],
+  springRate: [0, 1000],
   spreadTried: [-5, 20],
   stackGap: [0, 100],
   stackThickness: [0.1, 200],
@@ -125,6 +129,7 @@ export const LIMITS = {
   torque: [0.0001, 100000],
   tubeWall: [0.05, 50],
   washer: [0.05, 10],
+  wavesInTurn: [1, 60],
   webNumber: [2, 24],
   webSize: [0.1, 1000],
   wheelPieces: [2, 24],
@@ -133,6 +138,9 @@ export const LIMITS = {
 
 /** The most of what a list may hold. */
 export const MOST = {
+  camPoints: 720,
+  camSegments: 60,
+  camWaves: 12,
   sheets: 20,
   rings: 12,
   windows: 24,

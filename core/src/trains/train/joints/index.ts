@@ -19,7 +19,7 @@ import { yoke } from './yoke.ts';
 
 export type { JointLaw, JointLaws } from './joint-law.ts';
 export type { Bar, SlideLine, Standing } from './standing.ts';
-export { camLift } from './cam.ts';
+export { camAt, type CamAt } from './cam.ts';
 export { crankWay } from './crank.ts';
 export { genevaAngle, stepAngle } from './intermittent.ts';
 export { universalAngle } from './universal.ts';
