@@ -1,6 +1,13 @@
-import { type Point, polar } from '@tesseron/core/geometry';
+import { type Point, polar, rotate } from '@tesseron/core/geometry';
 import type { Pin } from '@tesseron/core/machine';
-import { type LinkFigure, linkFigure, type Stance, tracedPaths } from '@tesseron/core/motion';
+import {
+  type CamFigure,
+  camFigures,
+  type LinkFigure,
+  linkFigure,
+  type Stance,
+  tracedPaths,
+} from '@tesseron/core/motion';
 import type { Derived } from '@tesseron/core/state';
 import { radians } from '@tesseron/core/units';
 import type { Tokens } from './tokens';
@@ -9,6 +16,7 @@ import { type Size, toScreen, type View } from './view';
 /** Rods and slides of a machine; loaded for machines that have some. */
 export interface LinkScene {
   readonly figure: LinkFigure;
+  readonly cams: readonly CamFigure[];
   /** Where traced points go in a turn, in the plane. */
   readonly paths: readonly (readonly Point[])[];
   /** What rods and slides sweep in a turn, so that all of it is in sight. */
@@ -23,15 +31,25 @@ export function linkScene({ machine, moving }: Derived): LinkScene {
     ...figure.bars.flatMap(b => (b.kind === 'rod' ? [] : [b.from])),
     ...figure.slides.map(member => ({ member, radius: 0, angleDeg: 0 })),
   ];
+  const cams = camFigures(moving);
   const paths = tracedPaths(moving, figure.traced);
-  const swept = tracedPaths(moving, ends, 24).flatMap(path => path.map(centre => ({ centre, radius: 3 })));
+  const around = tracedPaths(
+    moving,
+    cams.map(c => ({ member: c.joint.cam, radius: 0, angleDeg: 0 })),
+    1,
+  );
+  const swept = [
+    ...tracedPaths(moving, ends, 24).flatMap(path => path.map(centre => ({ centre, radius: 3 }))),
+    ...around.flatMap((path, i) => path.slice(0, 1).map(centre => ({ centre, radius: widthOf(cams[i]) }))),
+  ];
   return {
-    figure,
-    paths,
-    swept,
-    paint: (context, frame) => paintLinks(context, { ...frame, figure, paths }),
+    ...{ figure, cams, paths, swept },
+    paint: (context, frame) => paintLinks(context, { ...frame, figure, cams, paths }),
   };
 }
+
+const widthOf = (cam: CamFigure | undefined): number =>
+  Math.max(0, ...(cam?.lines ?? []).flatMap(l => l.points.map(p => Math.hypot(p.x, p.y))));
 
 /** What the painting of rods and slides needs of a frame. */
 export interface LinkFrame {
@@ -41,7 +59,7 @@ export interface LinkFrame {
   readonly tokens: Tokens;
   readonly selected: string | undefined;
 }
-type Painted = LinkFrame & Pick<LinkScene, 'figure' | 'paths'>;
+type Painted = LinkFrame & Pick<LinkScene, 'figure' | 'cams' | 'paths'>;
 
 const ROD = 7;
 const SLIDE = { long: 26, across: 16, line: 70 };
@@ -57,6 +75,7 @@ function paintLinks(context: CanvasRenderingContext2D, frame: Painted): void {
   const { figure: links, tokens } = frame;
   const at = (p: Point): Point => toScreen(frame.view, frame.size, p);
   context.lineCap = 'round';
+  for (const cam of frame.cams) paintCam(context, frame, cam, at);
   for (const path of frame.paths) paintPath(context, path.map(at), tokens);
   for (const id of links.slides) paintSlide(context, frame, id);
   for (const { member, kind, from, to } of links.bars) {
@@ -79,6 +98,42 @@ function paintLinks(context: CanvasRenderingContext2D, frame: Painted): void {
     context.fillStyle = tokens.ink;
     context.fill();
   }
+}
+
+/** The lines of a cam, filled as it lies, and the roller on it. */
+function paintCam(
+  context: CanvasRenderingContext2D,
+  { places, tokens, view, selected }: Painted,
+  { joint, lines, shape }: CamFigure,
+  at: (p: Point) => Point,
+): void {
+  const [on, follower] = [places.get(joint.cam), places.get(joint.follower)];
+  if (!on) return;
+  const chosen = selected === joint.cam || selected === joint.id;
+  context.strokeStyle = chosen ? tokens.accent : tokens.ink;
+  context.lineWidth = chosen ? 1.8 : 1.2;
+  context.fillStyle = tokens.panel;
+  context.beginPath();
+  for (const { points } of [...lines].reverse()) {
+    points.forEach((p, i) => {
+      const q = rotate(p, on.angle);
+      const { x, y } = at({ x: on.centre.x + q.x, y: on.centre.y + q.y });
+      if (i === 0) context.moveTo(x, y);
+      else context.lineTo(x, y);
+    });
+    context.closePath();
+  }
+  context.fill('evenodd');
+  context.stroke();
+  if (!follower || shape.roller === 0) return;
+  const middle = joint.arm
+    ? polar(follower.centre, joint.arm.length, follower.angle + radians(joint.arm.angleDeg))
+    : follower.centre;
+  const c = at(middle);
+  context.beginPath();
+  context.arc(c.x, c.y, shape.roller * view.scale, 0, 2 * Math.PI);
+  context.fill();
+  context.stroke();
 }
 
 const middle = (a: Point, b: Point, part: number): Point => ({

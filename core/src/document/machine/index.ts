@@ -4,6 +4,7 @@ export { FORMAT, VERSION } from './format.ts';
 export { MachineSchema } from './schema/machine.ts';
 export { GROUND } from './ground.ts';
 export { type Limit, LIMITS, MOST } from './schema/limits.ts';
+export { RISES } from './schema/rises.ts';
 export { soundAfter } from './sound-after.ts';
 export * from './codec.ts';
 export * from './integrity.ts';

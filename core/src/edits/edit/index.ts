@@ -21,3 +21,4 @@ export * from './frame.ts';
 export * from './teeth-outside.ts';
 export * from './join.ts';
 export * from './joint-fields.ts';
+export * from './cam-motion.ts';

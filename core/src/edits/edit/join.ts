@@ -4,6 +4,7 @@ import { fail, ok, type Result } from '../../ground/result/index.ts';
 import { builderOn } from '../planting/index.ts';
 import type { Attempt } from '../change/index.ts';
 import { freeName, type Made } from './drive-new.ts';
+import { usualMotion } from './cam-motion.ts';
 import { gone } from './sound.ts';
 
 type Builder = ReturnType<typeof builderOn>;
@@ -11,24 +12,42 @@ type Builder = ReturnType<typeof builderOn>;
 /** A joint that can be made between members: what it is called, what it wants besides the one that leads it. */
 export interface JoinKind {
   readonly kind:
-    'crank' | 'yoke' | 'slot' | 'four-bar' | 'two rods' | 'universal' | 'friction' | 'slip' | 'clutch';
+    | 'crank'
+    | 'yoke'
+    | 'slot'
+    | 'four-bar'
+    | 'two rods'
+    | 'cam'
+    | 'cam and arm'
+    | 'universal'
+    | 'friction'
+    | 'slip'
+    | 'clutch';
   readonly called: string;
   /** The other side: a new slide, an arbor that is new or is there, or one that is there. */
   readonly to: 'slide' | 'arbor, or a new one' | 'arbor' | 'pin';
-  /** It leads by a pin, so far from its axis. */
-  readonly pinned: boolean;
+  /** What its size is, where it leads by something of a size. */
+  readonly sized?: 'Pin from the axis' | 'Radius at no lift';
 }
 
+const PIN = 'Pin from the axis';
 export const JOIN_KINDS: readonly JoinKind[] = [
-  { kind: 'crank', called: 'Crank, rod and slide', to: 'slide', pinned: true },
-  { kind: 'yoke', called: 'Scotch yoke', to: 'slide', pinned: true },
-  { kind: 'four-bar', called: 'Rod to an arm: four-bar', to: 'arbor, or a new one', pinned: true },
-  { kind: 'slot', called: 'Pin in a slotted arm', to: 'arbor, or a new one', pinned: true },
-  { kind: 'two rods', called: 'Two rods that meet', to: 'pin', pinned: true },
-  { kind: 'universal', called: 'Universal joint', to: 'arbor', pinned: false },
-  { kind: 'friction', called: 'Friction drive', to: 'arbor', pinned: false },
-  { kind: 'slip', called: 'Slipping joint', to: 'arbor', pinned: false },
-  { kind: 'clutch', called: 'Clutch', to: 'arbor', pinned: false },
+  { kind: 'crank', called: 'Crank, rod and slide', to: 'slide', sized: PIN },
+  { kind: 'yoke', called: 'Scotch yoke', to: 'slide', sized: PIN },
+  { kind: 'four-bar', called: 'Rod to an arm: four-bar', to: 'arbor, or a new one', sized: PIN },
+  { kind: 'slot', called: 'Pin in a slotted arm', to: 'arbor, or a new one', sized: PIN },
+  { kind: 'two rods', called: 'Two rods that meet', to: 'pin', sized: PIN },
+  { kind: 'cam', called: 'Cam under a slide', to: 'slide', sized: 'Radius at no lift' },
+  {
+    kind: 'cam and arm',
+    called: 'Cam under an arm that swings',
+    to: 'arbor, or a new one',
+    sized: 'Radius at no lift',
+  },
+  { kind: 'universal', called: 'Universal joint', to: 'arbor' },
+  { kind: 'friction', called: 'Friction drive', to: 'arbor' },
+  { kind: 'slip', called: 'Slipping joint', to: 'arbor' },
+  { kind: 'clutch', called: 'Clutch', to: 'arbor' },
 ];
 
 /** What a joint is made from: the member that leads it, the other side where it is there, and where axes stand, mm. */
@@ -36,8 +55,10 @@ export interface Join {
   readonly kind: JoinKind['kind'];
   readonly from: string;
   readonly to?: string;
-  /** How far from its axis the leading pin stands, mm. */
+  /** How far from its axis the leading pin stands, or a cam's rim at no lift, mm. */
   readonly radius: number;
+  /** The member turns clockwise, seen from the front; cams are laid out for that. */
+  readonly clockwise?: boolean;
   readonly at: Readonly<Record<string, Point>>;
 }
 
@@ -52,7 +73,7 @@ export function joinFrom(join: Join): Attempt<Made> {
     if (join.to !== undefined && !byId(machine.members, join.to)) return gone(join.to);
     if (join.to === join.from) return fail('hand-one-member', { name: from.name });
     const kind = JOIN_KINDS.find(k => k.kind === join.kind);
-    const turning = kind?.to === 'arbor' || join.kind === 'slot';
+    const turning = kind?.to === 'arbor' || ['slot', 'cam', 'cam and arm'].includes(join.kind);
     if (turning && from.kind !== 'arbor') return fail('hand-needs-arbor', { name: from.name });
     if ((kind?.to === 'arbor' || kind?.to === 'pin') && join.to === undefined)
       return fail('hand-needs-second', { kind: kind.called });
@@ -86,6 +107,10 @@ function jointOf(machine: Machine, join: Join, b: Builder, id: string): Result<J
       const [rodA, rodB] = [addRod(b, `${name} rod`, 1.5 * apart), addRod(b, `${name} rod`, 1.5 * apart)];
       return ok({ kind: 'two rods', id, a: pin, rodA, b: second, rodB });
     }
+    case 'cam':
+      return ok(camOf(machine, join, id, addSlide(b, machine, join, name)));
+    case 'cam and arm':
+      return camArmOf(machine, join, b, { id, pin, name });
     case 'universal':
       return ok({ kind: 'universal', id, a: from, b: to, bendDeg: 20 });
     case 'friction': {
@@ -127,6 +152,46 @@ function fourBarOf(machine: Machine, join: Join, b: Builder, { id, pin, name }: 
     ...{ kind: 'four-bar', id, pin, rod },
     to: { member: arm, radius: (2.5 / 4) * apart, angleDeg: 90 },
   });
+}
+
+/** What a cam lifts at first: half its radius under a slide, so many degrees of an arm. */
+const SWUNG = 16;
+
+/** A cam on the lowest layer above all wheels and cams that are there. */
+function camOf(
+  { wheels, joints }: Machine,
+  { from, radius, clockwise }: Join,
+  id: string,
+  follower: string,
+  stroke = radius / 2,
+): Extract<Joint, { kind: 'cam' }> {
+  const taken = [
+    ...wheels.map(w => w.layer),
+    ...joints.flatMap(j => (j.kind === 'cam' ? [j.layer + 1] : [])),
+  ];
+  return {
+    ...{ kind: 'cam', id, cam: from, follower, motion: usualMotion(stroke), radius },
+    ...(clockwise && { clockwise }),
+    ...{ touch: { kind: 'roller', diameter: Math.max(2, Math.round(radius / 2.5)) } },
+    ...{ kept: { kind: 'weight' }, layer: Math.max(-1, ...taken) + 1 },
+  };
+}
+
+/** An arm four radii off, as long as puts its roller where the arm lies square to the way to the cam. */
+function camArmOf(machine: Machine, join: Join, b: Builder, { id, name }: Begun): Result<Joint> {
+  const apart = join.to === undefined ? 4 * join.radius : (apartOf(machine, join, join.to) ?? 0);
+  const cam = camOf(machine, join, id, '', SWUNG);
+  const pitch = join.radius + (cam.touch.kind === 'roller' ? cam.touch.diameter / 2 : 0);
+  if (apart <= pitch) {
+    const other = byId(machine.members, join.to)?.name ?? '';
+    return apart < 1e-9
+      ? fail('hand-one-axis', { a: name, b: other })
+      : fail('hand-cam-too-near', { a: name, b: other, apart, radius: pitch });
+  }
+  const follower =
+    join.to ?? addArm(b, machine, join, { name: `${name} follower`, radius: apart, angleDeg: 0 });
+  const length = shortened(Math.sqrt(apart * apart - pitch * pitch));
+  return ok({ ...cam, follower, arm: { length, angleDeg: 180 } });
 }
 
 /** How far the axes of two members stand apart; undefined where one has none. */

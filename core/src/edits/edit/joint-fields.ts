@@ -27,10 +27,20 @@ export interface JointWay {
   readonly set: (on: boolean) => Edit;
 }
 
-/** All that can be typed and turned of a joint, in the order in which it is shown. */
+/** One of several kinds that a part of a joint is of. */
+export interface JointChoice {
+  readonly key: string;
+  readonly label: string;
+  readonly value: string;
+  readonly options: readonly string[];
+  readonly set: (value: string) => Edit;
+}
+
+/** All that can be typed, turned and chosen of a joint, in the order in which it is shown. */
 export interface JointFields {
   readonly fields: readonly JointField[];
   readonly ways: readonly JointWay[];
+  readonly choices?: readonly JointChoice[];
 }
 
 type Set = (change: object) => Edit;
@@ -99,9 +109,10 @@ export function jointFields(machine: Pick<Machine, 'members'>, joint: Joint): Jo
       };
     case 'friction':
       return frictionFields(machine, joint, set);
+    case 'cam':
+      return camFields(machine, joint, set);
     case 'mesh':
     case 'chain':
-    case 'cam':
     case 'pins in holes':
     case 'ratchet':
     case 'slip':
@@ -109,6 +120,90 @@ export function jointFields(machine: Pick<Machine, 'members'>, joint: Joint): Jo
     case 'intermittent':
       return NONE;
   }
+}
+
+type Cam = Extract<Joint, { kind: 'cam' }>;
+
+/** A roller that suits a cam of a radius, and a spring that suits small models: guesses. */
+const usualRoller = (radius: number): number => Math.max(2, Math.round(radius / 2.5));
+const USUAL_SPRING = { kind: 'spring', force: 1, rate: 0.1, grams: 50 } as const;
+
+/** All of a cam but its motion, which has a designer of its own. */
+function camFields(machine: Pick<Machine, 'members'>, joint: Cam, set: Set): JointFields {
+  const { arm, touch, kept } = joint;
+  const size = (key: string, label: string, value: number, setSize: JointField['set']): JointField => ({
+    ...{ key, label, unit: 'mm', limits: LIMITS.camRadius, value, set: setSize },
+  });
+  const rolled =
+    touch.kind === 'roller'
+      ? [
+          size('roller', 'Roller across', touch.diameter, diameter =>
+            set({ touch: { kind: 'roller', diameter } }),
+          ),
+        ]
+      : [];
+  const armed =
+    arm && touch.kind !== 'flat'
+      ? [
+          size('arm', 'Arm', arm.length, length => set({ arm: { ...arm, length } })),
+          angle('arm-angle', 'Arm drawn at', arm.angleDeg, angleDeg => set({ arm: { ...arm, angleDeg } })),
+        ]
+      : [];
+  return {
+    fields: [
+      size('radius', 'Radius at no lift', joint.radius, radius => set({ radius })),
+      ...rolled,
+      ...armed,
+      angle('phase', 'Turned forward', joint.phaseDeg ?? 0, v => set({ phaseDeg: v === 0 ? undefined : v })),
+      ...springFields(kept, set),
+      {
+        key: 'layer',
+        label: 'Layer',
+        unit: '',
+        limits: LIMITS.layer,
+        value: joint.layer,
+        set: layer => set({ layer: Math.round(layer) }),
+      },
+      ...slideFields(machine, joint.follower),
+    ],
+    ways: [
+      {
+        ...{
+          key: 'clockwise',
+          label: 'Laid out for a cam that turns clockwise',
+          on: joint.clockwise === true,
+        },
+        set: on => set({ clockwise: on ? true : undefined }),
+      },
+      ...(arm ? [otherWay('Arm on the other side', joint, set)] : []),
+    ],
+    choices: [
+      {
+        ...{ key: 'touch', label: 'Follower', value: touch.kind, options: ['knife', 'roller', 'flat'] },
+        set: kind =>
+          set({ touch: kind === 'roller' ? { kind, diameter: usualRoller(joint.radius) } : { kind } }),
+      },
+      {
+        ...{ key: 'kept', label: 'Kept on the cam by', value: kept.kind },
+        options:
+          touch.kind === 'roller' ? ['weight', 'spring', 'groove', 'second cam'] : ['weight', 'spring'],
+        set: kind => set({ kept: kind === 'spring' ? USUAL_SPRING : { kind } }),
+      },
+    ],
+  };
+}
+
+function springFields(kept: Cam['kept'], set: Set): JointField[] {
+  if (kept.kind !== 'spring') return [];
+  const field = (key: 'force' | 'rate' | 'grams', label: string, limits: Limit): JointField => ({
+    ...{ key, label, unit: '', limits, value: kept[key] },
+    set: value => set({ kept: { ...kept, [key]: value } }),
+  });
+  return [
+    field('force', 'Spring at no lift, N', LIMITS.springForce),
+    field('rate', 'More for each mm, N', LIMITS.springRate),
+    field('grams', 'It moves, g', LIMITS.movedGrams),
+  ];
 }
 
 function frictionFields(

@@ -8,3 +8,4 @@ export * from './indicator-drawing.ts';
 export * from './side-scene.ts';
 export * from './side-frame.ts';
 export * from './side-drawing.ts';
+export * from './cam-table.ts';

@@ -1,4 +1,4 @@
-import { fixed, mm } from '../../ground/units/index.ts';
+import { figure, fixed, mm } from '../../ground/units/index.ts';
 import type { Sentences } from './sentences.ts';
 
 /** Why a change of the arrangement or the layout cannot be made, and what would work. */
@@ -101,6 +101,20 @@ export const ARRANGING_SENTENCES = {
     `Both planet wheels have ${d.planet} teeth: the second ring would stand still. Give ` +
     'the second wheel another count.',
   'hand-gone': () => 'What you chose is no longer there.',
+  'curve-no-width': () =>
+    'The drawn line has no width: its width is the turn of the cam. Draw it from left to right.',
+  'curve-turns-back': d =>
+    `The drawn line turns back at ${figure(d.at, 4)}: there it has two lifts at one angle. Draw it so that it only ` +
+    'goes on to one side.',
+  'table-line': d =>
+    `Line ${d.line} reads “${d.text}”: write an angle in degrees and a lift, such as 90, 12.5.`,
+  'table-angle': d => `Line ${d.line} has the angle ${figure(d.deg, 6)}°: write one from 0° to 360°.`,
+  'table-lift': d =>
+    `Line ${d.line} has the lift ${figure(d.lift, 6)}: write one from ${d.least} to ${d.most}.`,
+  'table-short': d => `A motion needs two points or more; the table has ${d.points}.`,
+  'table-long': d => `The table has ${d.points} points; a motion may have ${d.most}. Leave some out.`,
+  'hand-cam-too-near': d =>
+    `${d.b} stands ${mm(d.apart, 2)} from ${d.a}, within the cam’s ${mm(d.radius, 2)}: take a smaller radius.`,
   'hand-needs-arbor': d => `“${d.name}” does not stand on an arbor, so it cannot drive a new one.`,
   'hand-count': d => `${d.count} teeth cannot be: type a whole number from 1 up.`,
   'hand-ring-count': d =>

@@ -86,7 +86,16 @@ export interface Problems {
   'form-needs-ring': Nothing;
   'form-not-yet': { form: string };
   'form-not-inside': { form: string };
+  'curve-no-width': Nothing;
+  /** Where along the drawing, in its units. */
+  'curve-turns-back': { at: number };
+  'table-line': { line: number; text: string };
+  'table-angle': { line: number; deg: number };
+  'table-lift': { line: number; lift: number; least: number; most: number };
+  'table-short': { points: number };
+  'table-long': { points: number; most: number };
   'hand-arm-circle': { name: string; arm: string };
+  'hand-cam-too-near': { a: string; b: string; apart: number; radius: number };
   'hand-count': { count: number };
   'hand-gone': { id: string };
   'hand-hangs-already': { name: string; arm: string };

@@ -7,6 +7,7 @@ export * from './moving-slides.ts';
 export * from './joint-course.ts';
 export * from './traced-paths.ts';
 export * from './link-figure.ts';
+export * from './cam-figure.ts';
 export * from './moving.ts';
 export * from './recurrence.ts';
 export * from './turns-for.ts';

@@ -20,7 +20,7 @@ export interface LinkBar {
 
 /** Whether a machine has rods or slides to draw: they come with joints that are no meshes. */
 export const hasLinks = ({ members, joints }: Pick<Machine, 'members' | 'joints'>): boolean =>
-  members.some(m => m.kind === 'link') || joints.some(j => lawOf(j).pins !== undefined || j.kind === 'cam');
+  members.some(m => m.kind === 'link') || joints.some(j => lawOf(j).pins !== undefined);
 
 const centre = (member: string): Pin => ({ member, radius: 0, angleDeg: 0 });
 

@@ -1,3 +1,5 @@
+import type { RISES } from '../../document/machine/index.ts';
+
 /** How a follower goes from one lift to the next, whatever these are: the part of the way done, and how that grows. */
 export interface Rise {
   /** Part of the way, 0 to 1, at a part x of the segment's angle. */
@@ -7,7 +9,7 @@ export interface Rise {
   readonly second: number;
 }
 
-export type RiseLaw = 'uniform' | 'harmonic' | 'cycloidal' | '3-4-5' | 'modified trapezoid';
+export type RiseLaw = (typeof RISES)[number];
 
 /** The greatest acceleration of a modified trapezoid: 8π/(2 + π). */
 const TRAPEZOID = (8 * Math.PI) / (2 + Math.PI);

@@ -29,6 +29,12 @@ const toNow = computed(() =>
   others.value.some(o => o.value === to.value) ? to.value : others.value[0]?.value,
 );
 
+/** Whether the member turns clockwise as it is driven, seen from the front. */
+function clockwise(): boolean {
+  const rate = derived.value.train.rates[props.member.id];
+  return rate !== undefined && rate.num < 0n !== (machine.value.drive?.turns === 'clockwise');
+}
+
 function join(): void {
   const kind = chosen.value;
   if (!kind) return;
@@ -36,6 +42,7 @@ function join(): void {
     `${kind.called} from ${props.member.name}`,
     'joint',
     joinFrom({
+      ...(clockwise() && { clockwise: true }),
       ...{ kind: kind.kind, from: props.member.id, radius: radius.value, at: derived.value.positions.at },
       ...(toNow.value && { to: toNow.value }),
     }),
@@ -55,9 +62,9 @@ function join(): void {
       @update:model-value="to = $event ?? NEW"
     />
     <NumberField
-      v-if="chosen?.pinned"
+      v-if="chosen?.sized"
       v-model="radius"
-      label="Pin from the axis"
+      :label="chosen.sized"
       :limits="LIMITS.pinOut"
       unit="mm"
       data-test="join-radius"

@@ -1,10 +1,10 @@
 <script setup lang="ts">
-import { jointFields } from '@tesseron/core/edit';
+import { type JointChoice, jointFields } from '@tesseron/core/edit';
 import { byId, factsOf, type Joint, jointEnds } from '@tesseron/core/machine';
 import { jointCourse } from '@tesseron/core/motion';
 import { degrees, figure, mm } from '@tesseron/core/units';
 import { nameOf } from '@tesseron/core/words';
-import { computed } from 'vue';
+import { computed, defineAsyncComponent, ref } from 'vue';
 import NumberFields from '../../parts/NumberFields.vue';
 import TickBox from '../../parts/TickBox.vue';
 import type { Hand } from './use-hand';
@@ -37,14 +37,24 @@ const figures = computed(() => {
     rows.push([slides ? 'stroke' : 'swing', say(swing.most - swing.least)]);
     rows.push(['from – to', `${say(swing.least)} – ${say(swing.most)}`]);
   }
-  if (c.timeRatio !== undefined) rows.push(['longer way : shorter, in time', figure(c.timeRatio, 3)]);
+  if (c.timeRatio !== undefined && props.joint.kind !== 'cam')
+    rows.push(['longer way : shorter, in time', figure(c.timeRatio, 3)]);
   if (c.transmission !== undefined)
-    rows.push(['least transmission angle', `${figure(degrees(c.transmission), 3)}°`]);
+    rows.push(
+      props.joint.kind === 'cam'
+        ? ['greatest pressure angle', `${figure(90 - degrees(c.transmission), 3)}°`]
+        : ['least transmission angle', `${figure(degrees(c.transmission), 3)}°`],
+    );
   if (c.open > 0) rows.push(['cannot close for', `${figure(100 * c.open, 2)} % of its course`]);
   return rows;
 });
 const turn = (way: (typeof all.value.ways)[number], on: boolean): boolean =>
   props.hand.act(`${way.label}: ${on ? 'yes' : 'no'}`, m => ({ ok: true, value: way.set(on)(m) }));
+const choose = (c: JointChoice, value: string): boolean =>
+  props.hand.act(`${c.label}: ${value}`, m => ({ ok: true, value: c.set(value)(m) }));
+/** The designer of a cam comes when it is asked for. */
+const CamPanel = defineAsyncComponent(() => import('./CamPanel.vue'));
+const designing = ref(false);
 </script>
 
 <template>
@@ -68,6 +78,19 @@ const turn = (way: (typeof all.value.ways)[number], on: boolean): boolean =>
       :data-test="`joint-${w.key}`"
       @update:model-value="turn(w, $event)"
     />
+    <v-select
+      v-for="c in all.choices ?? []"
+      :key="c.key"
+      :model-value="c.value"
+      :items="[...c.options]"
+      :label="c.label"
+      :data-test="`joint-${c.key}`"
+      @update:model-value="choose(c, $event)"
+    />
+    <p v-if="joint.kind === 'cam'">
+      <v-btn data-test="cam-design" @click="designing = true">Motion and outline…</v-btn>
+    </p>
+    <CamPanel v-if="designing && joint.kind === 'cam'" v-model="designing" :hand="hand" :joint="joint" />
     <table v-if="figures.length > 0" class="ruled" data-test="joint-figures">
       <tbody>
         <tr v-for="[what, says] in figures" :key="what">

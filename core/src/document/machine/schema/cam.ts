@@ -1,12 +1,10 @@
 import { z } from 'zod';
 import { Degrees, Id, Mm, Size, within } from './basic.ts';
 import { LIMITS, MOST } from './limits.ts';
+import { RISES } from './rises.ts';
 
 /** How far a follower is moved from where it stands on the cam's radius: mm of a slide, degrees of an arm. */
 const Lift = Mm;
-
-/** By what law a follower goes from one lift to the next. */
-export const RISES = ['uniform', 'harmonic', 'cycloidal', '3-4-5', 'modified trapezoid'] as const;
 
 /** A piece of a cam's turn: to such a lift over so many degrees. To the lift that it has, it dwells. */
 const Segment = z.strictObject({ overDeg: z.number().min(0.1).max(360), to: Lift, law: z.enum(RISES) });

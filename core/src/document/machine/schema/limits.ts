@@ -17,6 +17,8 @@ export const LIMITS = {
   bedWidth: [20, 5000],
   bendDeg: [0, 80],
   bolts: [2, 48],
+  camLift: [-1000, 1000],
+  camRadius: [0.5, 5000],
   centre: [1, 5000],
   centreDistance: [0.1, 5000],
   centreWithin: [0, 1000],

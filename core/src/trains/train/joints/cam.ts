@@ -18,6 +18,10 @@ export const cam: JointLaw<'cam'> = {
       : turnedLaw(frames, turnedOf(joint)),
   leads: joint => [joint.cam],
   moves: joint => joint.follower,
+  pins: joint =>
+    joint.arm && joint.touch.kind !== 'flat'
+      ? [{ member: joint.follower, radius: joint.arm.length, angleDeg: joint.arm.angleDeg }]
+      : [],
   off: (joint, at) => {
     const found = camAt(joint, at);
     if (!found) return 0;
