@@ -68,6 +68,12 @@ describe('cams', () => {
     await page.click('[data-test=wave-add]');
     await panel.getByRole('button', { name: 'Close' }).click();
 
+    // Chosen by its sign on the drawing, by keyboard too.
+    await page.locator('[data-test=rates] button').first().click();
+    await page.locator('[data-test^=sign-]').focus();
+    await course.waitFor();
+    expect(await page.locator('[data-test^=sign-]').getAttribute('aria-pressed')).to.equal('true');
+
     // Another follower, a groove; undone.
     await choose(page, 'joint-kept', 'groove');
     await choose(page, 'joint-touch', 'flat');

@@ -126,6 +126,23 @@ describe('what the stations show of the train', () => {
     expect(rod.tubes[0]!.to).to.be.below(rod.tubes[1]!.from);
   });
 
+  it('gives every joint that is no mesh a sign over what it ties, in rows that keep them apart', () => {
+    const { signs, columns } = layoutElevation(
+      derive(KINDS['counter carry, friction, cam, universal joint, half gear']!),
+    );
+    expect(signs.map(s => s.called)).to.have.members([
+      'counter carry',
+      'friction drive',
+      'cam',
+      'universal joint',
+    ]);
+    for (const s of signs) {
+      expect([s.from, s.to].every(x => x >= 0 && x < columns.length)).to.equal(true);
+      for (const o of signs.filter(t => t !== s && t.row === s.row))
+        expect(o.from > s.to || o.to < s.from, `${s.called} beside ${o.called}`).to.equal(true);
+    }
+  });
+
   it('is an elevation with every wheel at its layer on its own axis', () => {
     const e = layoutElevation(derived);
     expect(e.bars.length).to.equal(12);

@@ -9,6 +9,7 @@ import { rateColour } from '../../draw/rate-colour';
 import { useTheme } from '../../draw/theme';
 import { type Bar, layoutElevation, type Tube } from './elevation';
 import { bracketPath, LABEL, scaleOf, shortName } from './elevation-scale';
+import JointSigns from './JointSigns.vue';
 import { type Drop, useDrag } from './use-drag';
 import { useElevationKeys } from './use-elevation-keys';
 import { useTypedCount } from './use-typed-count';
@@ -62,7 +63,7 @@ function rodPath(c: { x: number; band: number | undefined; tubes: readonly Tube[
 /** What a reader who cannot see the drawing is told of it. */
 const DESCRIPTION =
   'Elevation of the train: lines with their arbors, wheels as bars at their layers, ' +
-  'dashes where they mesh, arms as brackets';
+  'dashes where they mesh, arms as brackets, other joints by their signs above';
 const short = (name: string): string => shortName(name, scale.value.letters);
 
 /** A rate as short as the column needs it. */
@@ -84,6 +85,9 @@ const spots = computed(() => [
     c.tubes.map((t, i) => ({ kind: 'member' as const, id: t.id, x: px(c.x), y: labelY(i) })),
   ),
   ...drawing.value.touches.map(t => ({ kind: 'joint' as const, id: t.id, ...middleOf(t) })),
+  ...drawing.value.signs.map(s => ({
+    ...{ kind: 'joint' as const, id: s.id, x: (px(s.from) + px(s.to)) / 2, y: scale.value.signY(s.row) },
+  })),
 ]);
 /** Where a mesh is drawn. */
 function middleOf({ a, b }: { readonly a: Bar; readonly b: Bar }): { x: number; y: number } {
@@ -215,6 +219,13 @@ const { drag, grab, move, release, cancel } = useDrag(holder, props.hand.choose,
           {{ m.kind }}
         </text>
       </g>
+      <JointSigns
+        :signs="drawing.signs"
+        :scale="scale"
+        :chosen="hand.chosen.value?.kind === 'joint' ? hand.chosen.value.id : undefined"
+        :tab-for="tabFor"
+        @choose="hand.pick.value || hand.choose({ kind: 'joint', id: $event })"
+      />
       <g
         v-for="b in drawing.bars"
         :key="b.id"

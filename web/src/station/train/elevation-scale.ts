@@ -24,6 +24,8 @@ export interface Scale {
   readonly standY: (band: number | undefined) => number;
   /** The name of the i-th arbor of a column. */
   readonly labelY: (i: number) => number;
+  /** The row of a sign, from the top. */
+  readonly signY: (row: number) => number;
   readonly columnAt: (x: number) => number;
   readonly layerAt: (y: number) => number;
 }
@@ -31,6 +33,8 @@ export interface Scale {
 const LEFT = 40;
 const RIGHT = 16;
 const TOP = 34;
+/** A row of signs. */
+const SIGN = 26;
 /** Height of an arbor's name and rate. */
 export const LABEL = 29;
 const LEAST_STEP = 66;
@@ -54,9 +58,10 @@ export function scaleOf(
   const armRise = brackets.length > MANY_ARMS ? 10 : 18;
   const foot = nested * LABEL + brackets.length * armRise + 26;
   const least = slots > 1 ? LEAST_SHARED_RISE : LEAST_RISE;
-  const rise = clamp(least, MOST_RISE, (room.height - foot - TOP) / layers);
+  const top = TOP + SIGN * Math.max(0, ...drawing.signs.map(s => s.row + 1));
+  const rise = clamp(least, MOST_RISE, (room.height - foot - top) / layers);
   const width = Math.max(room.width - 2, LEFT + step * columns.length + RIGHT);
-  const height = Math.max(room.height - 4, rise * layers + foot + TOP);
+  const height = Math.max(room.height - 4, rise * layers + foot + top);
   const floor = height - foot;
   const ground = floor + brackets.length * armRise;
   const py = (layer: number): number => floor - (layer - lowest + 0.5) * rise;
@@ -68,6 +73,7 @@ export function scaleOf(
     barY: b => py(b.layer) + rise * ((b.slot + 0.5) / b.slots - 0.5),
     barHalf: b => Math.min(9, rise / 2 / b.slots - 1.5),
     standY: band => (band === undefined ? ground : armY(band)),
+    signY: row => 18 + row * SIGN,
     labelY: i => ground + 22 + i * LABEL,
     columnAt: x => Math.round((x - LEFT) / step - 0.5),
     layerAt: y => Math.round((floor - y) / rise - 0.5) + lowest,

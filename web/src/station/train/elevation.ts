@@ -1,8 +1,9 @@
 import type { Derived } from '@tesseron/core/state';
-import { arbors, byId, circleCount, GROUND, type Machine, meshes } from '@tesseron/core/machine';
+import { arbors, byId, circleCount, GROUND, jointEnds, type Machine, meshes } from '@tesseron/core/machine';
 import type { Rational } from '@tesseron/core/rational';
 import { overlap, type Span, spansOf, type Stack, stackOf } from '@tesseron/core/layout';
 import { groundRate, lineOf } from '@tesseron/core/train';
+import { type JointSign, jointSigns } from './joint-signs';
 
 /** A wheel in the elevation: a bar at its layer. Places along the row are in columns, half lengths too. */
 export interface Bar {
@@ -79,6 +80,7 @@ export interface Elevation {
   readonly bars: readonly Bar[];
   readonly touches: readonly Touch[];
   readonly brackets: readonly Bracket[];
+  readonly signs: readonly JointSign[];
   readonly lowest: number;
   readonly layers: number;
   /** The most wheels of one column in one layer. */
@@ -123,6 +125,7 @@ export function layoutElevation(derived: Derived): Elevation {
   return {
     ...{ columns, bars, brackets, lowest },
     touches: touchesOf(machine, barOf),
+    signs: jointSigns(machine, columnOf, place),
     layers: highest - lowest + 1,
     slots: Math.max(1, ...bars.map(b => b.slots)),
     nested: Math.max(1, ...columns.map(c => c.tubes.length)),
@@ -185,6 +188,12 @@ function orderOf(machine: Machine, columnOf: ReadonlyMap<string, string>): strin
     columnOf.get(byId(machine.wheels, w)?.member ?? '');
   for (const j of machine.joints) {
     if (j.kind === 'mesh') link(columnOfWheel(j.a), columnOfWheel(j.b));
+    else if (j.kind !== 'chain') {
+      const ends = jointEnds(j).flatMap(([what, id]) =>
+        what === 'wheel' ? (columnOfWheel(id) ?? []) : (columnOf.get(id) ?? []),
+      );
+      for (const other of ends.slice(1)) link(ends[0], other);
+    }
     if (j.kind === 'chain')
       for (const r of j.runs.slice(1)) link(columnOfWheel(j.runs[0]?.wheel ?? ''), columnOfWheel(r.wheel));
   }
