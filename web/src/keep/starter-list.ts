@@ -37,6 +37,11 @@ const ABOUT: readonly (readonly [file: string, name: string, about: string])[] =
     'Ten planets that roll between sun and ring by themselves, printed in mesh and held together by chevrons.',
   ],
   [
+    'sixteen-reeds',
+    'Sixteen reeds',
+    'A wave turned by hand: sixteen alike cams on one shaft, each turned on, lift a row of reeds. Laser-cut.',
+  ],
+  [
     'two-noons',
     'Two noons',
     'A clock with solar and sidereal hours side by side: cycloidal going train and motion work, involute star train.',

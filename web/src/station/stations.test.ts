@@ -131,7 +131,7 @@ describe('what the stations show of the train', () => {
       derive(KINDS['counter carry, friction, cam, universal joint, half gear']!),
     );
     expect(signs.map(s => s.called)).to.have.members([
-      'counter carry',
+      'stepping joint',
       'friction drive',
       'cam',
       'universal joint',

@@ -15,6 +15,7 @@ export interface JointField {
   readonly label: string;
   readonly unit: 'mm' | '°' | '';
   readonly limits: Limit;
+  readonly whole?: true;
   readonly value: number;
   readonly set: (value: number) => Edit;
 }
@@ -161,8 +162,9 @@ function camFields(machine: Pick<Machine, 'members'>, joint: Cam, set: Set): Joi
         label: 'Layer',
         unit: '',
         limits: LIMITS.layer,
+        whole: true,
         value: joint.layer,
-        set: layer => set({ layer: Math.round(layer) }),
+        set: layer => set({ layer }),
       },
       ...slideFields(machine, joint.follower),
     ],

@@ -1,4 +1,4 @@
-import { fixed } from '../../ground/units/index.ts';
+import { fixed, mm } from '../../ground/units/index.ts';
 import type { Sentences } from './sentences.ts';
 
 /** Why a part or a file cannot be made or read, and what would work. */
@@ -10,6 +10,11 @@ export const MAKING_SENTENCES = {
   'bevel-face-too-wide': d =>
     `The face of ${d.wheel} reaches to the apex of its cone. Make the face width less ` +
     `than ${d.most.toFixed(1)} mm.`,
+  'link-no-figure': () =>
+    'It has no outline yet: what moves it has no place, no drive, or does not reach. Mend that at Train first.',
+  'guides-by-hand': d =>
+    `Two pins in the plate guide it, at x ${mm(d.ax, 2)}, y ${mm(d.ay, 2)} and x ${mm(d.bx, 2)}, y ${mm(d.by, 2)}: ` +
+    'drill their holes by hand, the drawing of the plate does not have them yet.',
   'bodies-not-yet': d =>
     `Parts of this kind (${d.kind}) are not made here yet. Make them yourself, or leave them out.`,
   'body-needs-printer': () =>

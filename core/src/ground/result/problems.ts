@@ -226,6 +226,9 @@ export interface Problems {
   'higher-than-bed': { is: number; most: number };
   'no-room-on-bed': { number: number; is: number; by: number; width: number; depth: number };
   'bodies-not-yet': { kind: string };
+  'link-no-figure': Nothing;
+  /** Where two pins stand, mm. */
+  'guides-by-hand': { ax: number; ay: number; bx: number; by: number };
   'body-needs-printer': Nothing;
   'bevel-needs-printer': Nothing;
   'ball-no-file': { diameter: number };

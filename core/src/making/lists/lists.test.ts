@@ -134,7 +134,7 @@ describe('what is not made', () => {
     expect(names(printed(DEMOS['ossel-brine-pump']!))).to.deep.equal([]);
   });
 
-  it('names sprockets, chains, rods, slides, cams, half gears and balls, whatever the tool', () => {
+  it('names sprockets, chains, guides, universal joints, half gears and balls, whatever the tool', () => {
     const all = (kind: string): string[] =>
       [KINDS[kind]!, printed(KINDS[kind]!)].flatMap(m => [names(m).join('; ')]);
     for (const said of all('chain over three wheels')) {
@@ -142,12 +142,14 @@ describe('what is not made', () => {
       expect(said).to.contain('chain or belt, a and b and c: bodies-not-yet');
     }
     for (const said of all('crank and rod')) {
-      expect(said).to.contain('rod, rod: bodies-not-yet');
-      expect(said).to.contain('slide, pump: bodies-not-yet');
+      expect(said).to.contain('guides, slide, pump: guides-by-hand');
+      expect(said, 'rods and slides are made').to.not.contain('bodies-not-yet');
     }
     for (const said of all('sector wheel')) expect(said).to.contain('a: teeth-not-drawn');
-    for (const said of all('counter carry, friction, cam, universal joint, half gear'))
-      expect(said).to.contain('cam, ');
+    for (const said of all('counter carry, friction, cam, universal joint, half gear')) {
+      expect(said).to.contain('universal joint, ');
+      expect(said, 'cams are made').to.not.contain('cam, ');
+    }
     const moons = DEMOS['quartet-of-moons']!;
     expect(names(moons), 'printed').to.not.include('Io: ball-no-file');
     const cut = { ...moons, processes: [{ id: 'l', name: 'Laser', kind: 'laser' as const }], process: 'l' };

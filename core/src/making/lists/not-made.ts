@@ -1,6 +1,7 @@
 import type { Derived } from '../../state/state/index.ts';
 import { processOf } from '../../document/machine/index.ts';
 import { problem } from '../../ground/result/index.ts';
+import { linkPlates } from '../../place/layout/index.ts';
 import { extraParts } from '../solid/index.ts';
 import { flatParts, type LeftPart } from '../workshop/index.ts';
 
@@ -37,11 +38,12 @@ function bodiesLeft(derived: Derived): LeftPart[] {
   return [...bevels, ...bodies];
 }
 
-/** Rods that are members of their own, and slides that no rack moves. */
+/** Rods and slides that no joint moves, and so have no figure; slides that racks move are those. */
 const membersLeft = ({ machine }: Derived): LeftPart[] =>
   machine.members.flatMap((m): LeftPart[] => {
     const racked = machine.wheels.some(w => w.member === m.id && w.role === 'rack');
-    if (m.kind === 'arbor' || (m.kind === 'slide' && racked)) return [];
+    const linked = linkPlates(machine).some(p => p.member === m.id && p.kind !== 'roller');
+    if (m.kind === 'arbor' || linked || (m.kind === 'slide' && racked)) return [];
     const kind = m.kind === 'link' ? 'rod' : 'slide';
     return [{ name: `${kind}, ${m.name}`, problem: problem('bodies-not-yet', { kind }) }];
   });

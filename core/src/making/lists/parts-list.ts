@@ -181,10 +181,12 @@ const extraRows = (derived: Derived): Table['rows'] =>
       ...(isBought(p) ? NOT_MADE : bodyCells(derived.machine, p.id, p.volume, p.number)),
     ]);
 
-/** The bars of arms, the walls of rings, and brackets. */
+const BARS: ReadonlySet<FlatPart['kind']> = new Set(['arm', 'wall', 'bracket', 'cam', 'link']);
+
+/** The bars of arms, the walls of rings, brackets, cams and the parts of linkages. */
 const armRows = (flat: ReadonlyMap<string, FlatPart>, made: Made, fused: Fused): Table['rows'] =>
   [...flat.values()]
-    .filter(p => (p.kind === 'arm' || p.kind === 'wall' || p.kind === 'bracket') && !fused.has(p.id))
+    .filter(p => BARS.has(p.kind) && !fused.has(p.id))
     .map(p => [...row(p.name, '', { thickness: p.thickness, number: p.number }).slice(0, 14), ...made(p.id)]);
 
 /** Hands and dials. */

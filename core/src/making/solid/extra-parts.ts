@@ -13,6 +13,7 @@ import { byHand } from './crank-parts.ts';
 import { acrossOf, type ExtraPart, flat, flatVolume, rodVolume, turnedVolume } from './extra-part.ts';
 import type { SolidKit } from './kit.ts';
 import { fittings } from './fittings.ts';
+import { linkPinParts } from './link-pins.ts';
 import { reducers } from './reducer-parts.ts';
 import { rod, turned } from './turned.ts';
 
@@ -27,6 +28,7 @@ export function extraParts(derived: Derived): ExtraPart[] {
     ...pillars(derived),
     ...fittings(derived),
     ...lugRods(derived),
+    ...linkPinParts(derived),
     ...clips(derived),
     ...keys(derived),
     ...balls(derived),

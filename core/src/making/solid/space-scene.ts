@@ -24,6 +24,7 @@ import { eccentrics } from './reducer-parts.ts';
 import { wheelPiece } from '../../state/derive/index.ts';
 import { onePieceBand } from './one-piece-body.ts';
 import { hubItems } from './space-hubs.ts';
+import { linkItems } from './space-links.ts';
 import { placesOf, type SpaceItem, standing } from './space-item.ts';
 import { hubAtBack } from './wheel-solid.ts';
 import { radians } from '../../ground/units/index.ts';
@@ -58,6 +59,7 @@ export function spaceScene(derived: Derived): SpaceScene {
       ...plateItems(derived),
       ...bracketItems(derived, frames),
       ...armItems(derived),
+      ...linkItems(derived),
       ...indicatorItems(derived, side),
     ].filter(i => !fused.has(i.body)),
   ];

@@ -1,7 +1,7 @@
 import type { Derived } from '../../state/state/index.ts';
 import { type Material, materialOf, type Process, processOf } from '../../document/machine/index.ts';
-import type { FlatPart } from './flat-part.ts';
-import { flatParts, type LeftPart } from './flat-parts.ts';
+import type { FlatPart, LeftPart } from './flat-part.ts';
+import { flatParts } from './flat-parts.ts';
 
 /** Parts that are cut from the same stock by the same tool, or printed on one bed. */
 export interface Batch {

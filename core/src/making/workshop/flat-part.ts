@@ -1,12 +1,24 @@
 import { type Path } from '../../ground/geometry/index.ts';
 import type { Label } from '../../ground/drawing/index.ts';
+import type { Problem } from '../../ground/result/index.ts';
 import type { Machine } from '../../document/machine/index.ts';
 
 /** A part that is cut from a sheet or printed lying flat, as it should measure; about its own origin, mm. */
 export interface FlatPart {
   readonly id: string;
   readonly kind:
-    'wheel' | 'hub' | 'wall' | 'plate' | 'base' | 'bracket' | 'arm' | 'body arm' | 'hand' | 'dial';
+    | 'wheel'
+    | 'hub'
+    | 'wall'
+    | 'plate'
+    | 'base'
+    | 'bracket'
+    | 'arm'
+    | 'cam'
+    | 'link'
+    | 'body arm'
+    | 'hand'
+    | 'dial';
   readonly name: string;
   /** How many are made. */
   readonly number: number;
@@ -26,6 +38,12 @@ export interface FlatPart {
     readonly from: number;
     readonly by: number;
   };
+}
+
+/** A part that cannot be made, and why. */
+export interface LeftPart {
+  readonly name: string;
+  readonly problem: Problem;
 }
 
 /** The figure of a hub that stands out of a wheel, mm. */

@@ -3,9 +3,8 @@ import { piecesNeeded } from './pieces-needed.ts';
 import { untoldOf } from '../../state/judge/index.ts';
 import { wheelPiece, wheelPlane } from '../../state/derive/index.ts';
 import type { Label, Shape } from '../../ground/drawing/index.ts';
-import { Clipper, EndType, JoinType } from 'clipper2-ts';
 import { fitAllowance, pegMarks, splitPeg } from '../../teeth/body/index.ts';
-import { circle, flatten, type Path, type Point, polygon, signedArea } from '../../ground/geometry/index.ts';
+import { circle, flatten, type Path, signedArea } from '../../ground/geometry/index.ts';
 import { bendLines, bodyArmOf, type BodyIndicator, indicatorFigure } from '../../place/indicator/index.ts';
 import {
   armLayers,
@@ -31,16 +30,12 @@ import {
   processOf,
   type Wheel,
 } from '../../document/machine/index.ts';
-import { drillable, type FlatPart, numberOf } from './flat-part.ts';
+import { drillable, type FlatPart, type LeftPart, numberOf } from './flat-part.ts';
 import { bossedPart, hubbedPart } from './flat-hubs.ts';
+import { linkParts } from './link-parts.ts';
+import { strip } from './strip.ts';
 import { engravedText, eyeOf, plateDrawing } from '../../files/drawings/index.ts';
-import { type Problem, problem } from '../../ground/result/index.ts';
-
-/** A part that cannot be made, and why. */
-export interface LeftPart {
-  readonly name: string;
-  readonly problem: Problem;
-}
+import { problem } from '../../ground/result/index.ts';
 
 /** All flat parts of a machine, wheels first, and those that have no figure. Bevels are not flat. */
 export function flatParts(derived: Derived): { readonly parts: FlatPart[]; readonly left: LeftPart[] } {
@@ -67,6 +62,8 @@ export function flatParts(derived: Derived): { readonly parts: FlatPart[]; reado
     parts.push(partOf(derived.machine, { ...of, needed: 1 }, shapes, []));
   }
   parts.push(...baseParts(derived), ...bracketParts(derived), ...armParts(derived));
+  const linked = linkParts(derived);
+  parts.push(...linked.parts);
   for (const i of derived.machine.indicators) {
     const { kind } = i;
     if (kind === 'body')
@@ -76,7 +73,7 @@ export function flatParts(derived: Derived): { readonly parts: FlatPart[]; reado
     const of = { id: i.id, kind, name: i.name, thickness: LEAF, needed: 1 };
     parts.push(...bossedPart(derived, i, partOf(derived.machine, of, shapes, labels)));
   }
-  return { parts, left: [...left, ...bodiless(derived)] };
+  return { parts, left: [...left, ...linked.left, ...bodiless(derived)] };
 }
 
 /** Joints whose own parts are not worked out yet, by what they tie. */
@@ -237,7 +234,13 @@ function armParts(derived: Derived): FlatPart[] {
     }
     const made = holes.filter(h => h.d > 0.1).map(h => circle(h, h.d / 2, false));
     const name = `arm, ${byId(machine.members, arm)?.name ?? ''}`;
-    const outline = barsFrom(ends, armWidth(machine, layout.sizes, arm));
+    const outline = strip(
+      ends.map(e => [
+        { x: 0, y: 0 },
+        { x: e.x, y: e.y },
+      ]),
+      armWidth(machine, layout.sizes, arm),
+    );
     const thickness = band.to - band.from;
     return [
       {
@@ -254,16 +257,6 @@ function armParts(derived: Derived): FlatPart[] {
       },
     ];
   });
-}
-
-/** Bars of a width from the origin to points, as one outline. */
-function barsFrom(ends: readonly Point[], width: number): Path {
-  const lines = ends.map(e => [
-    { x: 0, y: 0 },
-    { x: e.x, y: e.y },
-  ]);
-  const [outline] = Clipper.inflatePathsD(lines, width / 2, JoinType.Round, EndType.Round, 2, 4, 0.005);
-  return outline ? polygon(outline.map(p => ({ x: p.x, y: p.y }))) : circle({ x: 0, y: 0 }, width / 2);
 }
 
 interface Of {

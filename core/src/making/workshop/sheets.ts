@@ -17,8 +17,7 @@ import { nest, type Nesting, type NestPlace } from '../nest/index.ts';
 import { fileNotes } from '../../files/drawings/index.ts';
 import { type Batch, batchName } from './batches.ts';
 import { estimateOf } from './estimate.ts';
-import type { FlatPart } from './flat-part.ts';
-import type { LeftPart } from './flat-parts.ts';
+import type { FlatPart, LeftPart } from './flat-part.ts';
 
 /** How near to its true line a part is seen while it is laid out, mm; the gap is made wider by as much. */
 const NEST_CHORD = 0.1;

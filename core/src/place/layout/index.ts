@@ -43,3 +43,4 @@ export * from './walls.ts';
 export * from './rack-places.ts';
 export * from './bearing-allowance.ts';
 export * from './brackets.ts';
+export { linkPins, type LinkPlate, linkPlates } from './link-plates.ts';

@@ -1,6 +1,7 @@
 import { ballBearing } from '../../document/bought/index.ts';
 import { byId, GROUND, type Arbor, type Machine, ringWithin } from '../../document/machine/index.ts';
 import { armLayers } from './arms.ts';
+import { linkLayers } from './link-plates.ts';
 import { bracketReach, type Crossing } from './crossing-axes.ts';
 import { type Line, linesOf } from './lines.ts';
 import { proudHubs } from './proud-hubs.ts';
@@ -117,6 +118,7 @@ function draftOf(
   const arm = arms.get(arbor.id);
   if (arm !== undefined) layers.push(arm);
   layers.push(...wallsOf(machine, arbor.id).map(w => w.layer), ...reducerLayers(machine, arbor.id));
+  layers.push(...linkLayers(machine, arbor.id));
   const frame = byId(machine.axes, arbor.axis)?.frame;
   const carrier = frame === undefined || frame === GROUND ? undefined : arms.get(frame);
   const hubs = proudHubs(machine, stack, arbor.id).map(h => h.band);

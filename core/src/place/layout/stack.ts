@@ -1,5 +1,6 @@
 import type { Machine } from '../../document/machine/index.ts';
 import { armLayers } from './arms.ts';
+import { linkPlates } from './link-plates.ts';
 import { wheelThickness } from './layers.ts';
 import { outputPlates } from './reducer-layers.ts';
 import { wallLayer } from './walls.ts';
@@ -26,6 +27,14 @@ export interface Stack {
 
 type Parts = Pick<Machine, 'stack' | 'layout' | 'wheels' | 'members' | 'axes' | 'joints'>;
 
+/** Layers of what is as thick as the usual sheet: arms, walls, output plates, cams, cranks, rods and slides. */
+const layersOfSheet = (machine: Parts): number[] => [
+  ...armLayers(machine).values(),
+  ...machine.wheels.flatMap(w => wallLayer(w) ?? []),
+  ...outputPlates(machine).map(p => p.layer),
+  ...linkPlates(machine).map(p => p.layer),
+];
+
 /** Piles up layers and plates with the air gap between them. An empty machine has one empty layer. */
 export function stackOf(machine: Parts): Stack {
   const { gap, thickness } = machine.stack;
@@ -33,11 +42,7 @@ export function stackOf(machine: Parts): Stack {
   const thick = new Map<number, number>();
   for (const w of machine.wheels)
     thick.set(w.layer, Math.max(thick.get(w.layer) ?? 0, wheelThickness(machine.stack, w)));
-  for (const layer of armLayers(machine).values())
-    thick.set(layer, Math.max(thick.get(layer) ?? 0, thickness));
-  for (const layer of machine.wheels.map(wallLayer))
-    if (layer !== undefined) thick.set(layer, Math.max(thick.get(layer) ?? 0, thickness));
-  for (const { layer } of outputPlates(machine)) thick.set(layer, Math.max(thick.get(layer) ?? 0, thickness));
+  for (const layer of layersOfSheet(machine)) thick.set(layer, Math.max(thick.get(layer) ?? 0, thickness));
   const used = [...thick.keys()];
   const lowest = used.length > 0 ? Math.min(...used) : 0;
   const highest = used.length > 0 ? Math.max(...used) : 0;

@@ -69,7 +69,9 @@ const short = (name: string): string => shortName(name, scale.value.letters);
 /** A rate as short as the column needs it. */
 const said = ({ id, rate }: { readonly id: string; readonly rate: Rational | undefined }): string =>
   goesToAndFro(props.hand.derived.value.train, id)
-    ? 'to and fro'
+    ? scale.value.letters < 12
+      ? '↔'
+      : 'to and fro'
     : sayRate(rate, Math.min(9, scale.value.letters - 2), driveWay(props.hand.derived.value.machine));
 const fill = (b: { rate: Rational | undefined }): string =>
   rateColour(b.rate, tokens.value.rate) ?? tokens.value.hairline;

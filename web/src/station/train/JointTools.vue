@@ -19,6 +19,7 @@ const all = computed(() => jointFields(machine.value, props.joint));
 const fields = computed(() =>
   all.value.fields.map(f => ({
     ...{ label: f.label, value: f.value, limits: f.limits, unit: f.unit, test: `joint-${f.key}` },
+    whole: f.whole === true,
     set: (value: number) => {
       props.hand.act(`${f.label} of ${called.value}`, m => ({ ok: true, value: f.set(value)(m) }));
     },

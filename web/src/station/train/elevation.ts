@@ -257,7 +257,9 @@ function tubeOf(
   const rate = train.rates[member.id];
   const carried = depthOf(machine, member.id) > 0;
   const passed = span
-    ? [...stack.layers].flatMap(([layer, band]) => (overlap(band, span.whole) ? [layer] : []))
+    ? [...stack.layers].flatMap(([layer, band]) =>
+        overlap(band, span.whole) && layer >= lowest && layer <= highest ? [layer] : [],
+      )
     : [];
   const all = passed.length > 0 ? passed : own.length > 0 ? own : [lowest, highest];
   return {

@@ -28,7 +28,7 @@ const untold = {
   bodies: 'not yet',
   checks: 'not yet',
 } as const;
-const linked = { outline: 'nothing', clearances: 'not yet', bodies: 'not yet' } as const;
+const linked = { outline: 'nothing', clearances: 'not yet' } as const;
 const renamed = (pin: Pin, name: (member: string) => string): Pin => ({ ...pin, member: name(pin.member) });
 const immaterial = { outline: 'nothing', drawing: 'nothing', bodies: 'nothing' } as const;
 const sides = <J extends { readonly a: string; readonly b: string }>(j: J): JointEnd[] => [
@@ -131,8 +131,7 @@ export const JOINTS: { readonly [K in JointKind]: JointFacts<K> } = {
   },
   cam: {
     ...plain,
-    ...untold,
-    motion: 'yes',
+    clearances: 'not yet',
     called: 'cam',
     slides: true,
     ends: j => [

@@ -20,7 +20,7 @@ const Segments = z
   );
 
 /** What a follower does in a turn of its cam. */
-export const CamMotion = z.discriminatedUnion('kind', [
+const CamMotion = z.discriminatedUnion('kind', [
   /** One after the other from 0°; the last one ends at the lift with which the first begins. */
   z.strictObject({ kind: z.literal('segments'), segments: Segments }),
   /** Through points, smoothly or straight from one to the next, and round the turn. */

@@ -1,0 +1,300 @@
+import { fitAllowance } from '../../teeth/body/index.ts';
+import { circle, type Path, type Point, polar, polygon, reversePath } from '../../ground/geometry/index.ts';
+import { byId, GROUND, type Joint, type Pin, processOf } from '../../document/machine/index.ts';
+import { type LinkPlate, linkPlates, USUAL_TUBES } from '../../place/layout/index.ts';
+import { AT_REST, camFigures, jointCourse, standsAt } from '../../place/motion/index.ts';
+import type { Derived } from '../../state/state/index.ts';
+import { radians } from '../../ground/units/index.ts';
+import { camFacts, camShape, type CamLine } from '../../trains/cam/index.ts';
+import { lawOf } from '../../trains/train/index.ts';
+import { problem } from '../../ground/result/index.ts';
+import { drillable, type FlatPart, type LeftPart, numberOf } from './flat-part.ts';
+import { strip } from './strip.ts';
+
+const ORIGIN: Point = { x: 0, y: 0 };
+/** Places round a turn at which a cam is made. */
+const CAM_STEPS = 1440;
+
+/** What a plate is made from: the derived machine, the pin stock and what fits leave, mm. */
+interface Shop {
+  readonly derived: Derived;
+  readonly plate: LinkPlate;
+  readonly pin: number;
+  readonly press: number;
+  readonly free: number;
+}
+
+/** The outline of a flat body and its holes, in the frame of its member. */
+interface Figure {
+  readonly outline: Path;
+  readonly holes: readonly Path[];
+}
+
+/** The flat parts of linkages and cams: cams, cranks, rods, slides, slotted arms, rollers; and what has no figure. */
+export function linkParts(derived: Derived): { readonly parts: FlatPart[]; readonly left: LeftPart[] } {
+  const { machine } = derived;
+  const parts: FlatPart[] = [];
+  const left: LeftPart[] = [];
+  for (const plate of linkPlates(machine)) {
+    const fits = processOf(machine, plate.id)?.fits;
+    const shop: Shop = {
+      ...{ derived, plate, pin: (machine.layout.tubes ?? USUAL_TUBES).rod },
+      ...{ press: fitAllowance('press', fits), free: fitAllowance('free', fits) },
+    };
+    const [figure, name] = [figureOf(shop), nameOf(shop)];
+    if (!figure) {
+      left.push({ name, problem: problem('link-no-figure') });
+      continue;
+    }
+    const { outline, holes } = figure;
+    parts.push({
+      ...{ id: plate.id, kind: plate.kind === 'cam' ? 'cam' : 'link', name },
+      ...{ number: numberOf(machine, plate.id, 1), thickness: machine.stack.thickness },
+      ...{ outline, holes, drilled: drillable(holes), engraved: [], labels: [] },
+    });
+    const guides = plate.kind === 'slide' ? slideGuides(shop) : undefined;
+    if (guides) left.push({ name: `guides, ${name}`, problem: problem('guides-by-hand', guides) });
+  }
+  return { parts, left };
+}
+
+/** Where the two pins that guide a slide stand in the plate, mm against the ground; nothing of one that is carried. */
+function slideGuides({ derived, plate, pin }: Shop): Record<'ax' | 'ay' | 'bx' | 'by', number> | undefined {
+  const joint = byId(derived.machine.joints, plate.joint);
+  const line = standsAt(derived.moving, AT_REST).line(plate.member);
+  const swing = joint && jointCourse(derived.moving, joint)?.swing;
+  const slide = byId(derived.machine.members, plate.member);
+  if (!line || !swing || slide?.kind !== 'slide' || slide.frame !== GROUND) return undefined;
+  const back = joint.kind === 'crank' && joint.other ? -1 : 1;
+  const begin = guideBegin(joint, pin) + pin / 2;
+  // The slot goes with the slide: at its one end it is over the one pin, at its other over the other.
+  const from = back > 0 ? swing.most + begin : swing.least - begin;
+  const [a, b] = [from, from + back * guideApart(pin)].map(way => polar(line.at, way, line.angle));
+  return a && b && { ax: a.x, ay: a.y, bx: b.x, by: b.y };
+}
+
+function nameOf({ derived, plate }: Shop): string {
+  const { machine } = derived;
+  const name = byId(machine.members, plate.member)?.name ?? '';
+  const joint = byId(machine.joints, plate.joint);
+  const of = joint?.kind === 'cam' ? (byId(machine.members, joint.follower)?.name ?? '') : '';
+  switch (plate.kind) {
+    case 'cam':
+      return `cam of ${of}`;
+    case 'second cam':
+    case 'far wall':
+    case 'cam floor':
+      return `cam of ${of}, ${plate.kind === 'cam floor' ? 'floor' : plate.kind}`;
+    case 'roller':
+      return `roller, ${name}`;
+    case 'crank':
+    case 'slotted arm':
+    case 'rod':
+    case 'slide':
+      return `${plate.kind}, ${name}`;
+  }
+}
+
+function figureOf(shop: Shop): Figure | undefined {
+  const joint = byId(shop.derived.machine.joints, shop.plate.joint);
+  if (!joint) return undefined;
+  switch (shop.plate.kind) {
+    case 'cam':
+    case 'second cam':
+    case 'far wall':
+    case 'cam floor':
+      return camFigure(shop, shop.plate.kind);
+    case 'roller':
+      return joint.kind === 'cam' && joint.touch.kind === 'roller'
+        ? { outline: circle(ORIGIN, joint.touch.diameter / 2), holes: [hole(ORIGIN, shop.pin + shop.free)] }
+        : undefined;
+    case 'crank':
+      return crankFigure(shop);
+    case 'slotted arm':
+      return joint.kind === 'slot' ? slottedFigure(shop, joint) : undefined;
+    case 'rod':
+      return rodFigure(shop);
+    case 'slide':
+      return slideFigure(shop, joint);
+  }
+}
+
+const hole = (at: Point, across: number): Path => circle(at, across / 2, false);
+/** A slot along a line, as a hole. */
+const slotHole = (a: Point, b: Point, across: number): Path => reversePath(strip([[a, b]], across));
+/** The strip about pins: a pin and as much again to either side, at least. */
+const stripWidth = (pin: number): number => 3 * pin;
+const bore = ({ derived, plate, press }: Shop): Path[] => {
+  const own = derived.layout.sizes.get(plate.member)?.diameter ?? 0;
+  return own > 0 ? [hole(ORIGIN, own + press)] : [];
+};
+
+function camFigure(shop: Shop, kind: CamLine | 'cam floor'): Figure | undefined {
+  const figure = camFigures(shop.derived.moving, CAM_STEPS).find(c => c.joint.id === shop.plate.joint);
+  const points = (of: CamLine): readonly Point[] => figure?.lines.find(l => l.line === of)?.points ?? [];
+  if (kind === 'cam floor' || kind === 'far wall') {
+    const wall = points('far wall');
+    if (!figure || wall.length === 0) return undefined;
+    const outer = Math.max(...wall.map(p => Math.hypot(p.x, p.y))) + 2 * shop.pin;
+    return {
+      outline: circle(ORIGIN, outer),
+      holes: kind === 'far wall' ? [reversePath(polygon(wall))] : bore(shop),
+    };
+  }
+  const outline = points(kind);
+  return outline.length < 3 ? undefined : { outline: polygon(outline), holes: bore(shop) };
+}
+
+/** The pins of all joints on a member. */
+const pinsOn = ({ derived, plate }: Shop): Pin[] =>
+  derived.machine.joints.flatMap(j => (lawOf(j).pins?.(j) ?? []).filter(p => p.member === plate.member));
+
+function crankFigure(shop: Shop): Figure | undefined {
+  const pins = pinsOn(shop).filter(p => p.radius > 0);
+  const ends = pins.map(p => polar(ORIGIN, p.radius, radians(p.angleDeg)));
+  const flat = flatArm(shop);
+  if (ends.length === 0 && !flat) return undefined;
+  const own = shop.derived.layout.sizes.get(shop.plate.member)?.diameter ?? 0;
+  const width = widthOf(shop) ?? Math.max(own + 2 * shop.pin, stripWidth(shop.pin));
+  if (flat) return { outline: flatOutline(flat, width), holes: bore(shop) };
+  const holes = ends.map(e => hole(e, shop.pin + shop.press));
+  return {
+    outline: strip(
+      ends.map(e => [ORIGIN, e]),
+      width,
+    ),
+    holes: [...bore(shop), ...holes],
+  };
+}
+
+const widthOf = ({ derived, plate }: Shop): number | undefined => {
+  const m = byId(derived.machine.members, plate.member);
+  return m?.kind === 'arbor' ? m.arm?.width : m?.kind === 'link' ? m.width : undefined;
+};
+
+interface FlatArm {
+  readonly reach: number;
+  readonly angle: number;
+  /** On which side of it the cam lies: to the left as it points, or to the right. */
+  readonly side: 1 | -1;
+}
+
+/** How far a flat arm reaches over its cam, and where it points. */
+function flatArm({ derived, plate }: Shop): FlatArm | undefined {
+  const joint = byId(derived.machine.joints, plate.joint);
+  if (joint?.kind !== 'cam' || joint.touch.kind !== 'flat' || joint.follower !== plate.member)
+    return undefined;
+  const figure = camFigures(derived.moving).find(c => c.joint.id === joint.id);
+  if (figure?.shape.way.kind !== 'arm') return undefined;
+  const { apart, side } = figure.shape.way;
+  return { reach: 1.5 * apart, angle: radians(joint.arm?.angleDeg ?? 0), side };
+}
+
+/** An arm whose one side goes through its axis and lies on the cam; about the axis it is round. */
+function flatOutline({ reach, angle, side }: FlatArm, width: number): Path {
+  const beside = polar(ORIGIN, width / 2, angle - (side * Math.PI) / 2);
+  return strip([[ORIGIN, beside, polar(beside, reach, angle)]], width);
+}
+
+function rodFigure(shop: Shop): Figure | undefined {
+  const rod = byId(shop.derived.machine.members, shop.plate.member);
+  if (rod?.kind !== 'link') return undefined;
+  const end = { x: rod.length, y: 0 };
+  const points = (rod.points ?? []).map(p => polar(ORIGIN, p.radius, radians(p.angleDeg)));
+  const width = rod.width ?? stripWidth(shop.pin);
+  const holes = [ORIGIN, end, ...points].map(p => hole(p, shop.pin + shop.free));
+  return { outline: strip([[ORIGIN, end], ...points.map(p => [ORIGIN, p])], width), holes };
+}
+
+/** The slot is as long as its pin goes, and a pin's width more. */
+function slottedFigure(shop: Shop, joint: Extract<Joint, { kind: 'slot' }>): Figure | undefined {
+  const { positions, machine } = shop.derived;
+  const axisOf = (id: string): Point | undefined => {
+    const m = byId(machine.members, id);
+    return m?.kind === 'arbor' ? positions.at[m.axis] : undefined;
+  };
+  const [a, b] = [axisOf(joint.pin.member), axisOf(joint.driven)];
+  if (!a || !b) return undefined;
+  const apart = Math.hypot(a.x - b.x, a.y - b.y);
+  const across = shop.pin + shop.free;
+  const [near, far] = [Math.abs(apart - joint.pin.radius), apart + joint.pin.radius];
+  const angle = radians(joint.slotDeg);
+  const [from, to] = [polar(ORIGIN, near, angle), polar(ORIGIN, far, angle)];
+  const own = shop.derived.layout.sizes.get(joint.driven)?.diameter ?? 0;
+  const width = Math.max(own + 2 * shop.pin, stripWidth(shop.pin));
+  return { outline: strip([[ORIGIN, to]], width), holes: [...bore(shop), slotHole(from, to, across)] };
+}
+
+/** From the middle of a slide to where its slot begins, mm. */
+const guideBegin = ({ kind }: Joint, pin: number): number => (kind === 'yoke' ? 1.5 : 1) * stripWidth(pin);
+
+/** Between the two pins that guide a slide, mm. */
+const guideApart = (pin: number): number => 4 * pin;
+
+/**
+ * A slide: a strip along its line with the hole of its pin, or the face or edge that rests on a cam, and behind that
+ * the slot in which two pins guide it; of a yoke with the slot across.
+ */
+function slideFigure(shop: Shop, joint: Joint): Figure | undefined {
+  const { derived, pin, press, free } = shop;
+  const swing = jointCourse(derived.moving, joint)?.swing;
+  if (!swing) return undefined;
+  const stroke = swing.most - swing.least;
+  const width = stripWidth(pin);
+  const back = joint.kind === 'crank' && joint.other ? -1 : 1;
+  const begin = guideBegin(joint, pin);
+  const end = begin + guideApart(pin) + stroke + pin;
+  const guide = slotHole({ x: back * begin, y: 0 }, { x: back * end, y: 0 }, pin + free);
+  const spine = [ORIGIN, { x: back * (end + pin), y: 0 }];
+  if (joint.kind === 'yoke') {
+    const across = joint.pin.radius;
+    const [low, high] = [
+      { x: 0, y: -across },
+      { x: 0, y: across },
+    ];
+    return { outline: strip([spine, [low, high]], width), holes: [guide, slotHole(low, high, pin + free)] };
+  }
+  if (joint.kind === 'cam' && joint.touch.kind !== 'roller') {
+    const facts = camFacts(camShape(joint, { kind: 'slide', offset: 0 }));
+    const face: readonly Point[] =
+      joint.touch.kind === 'flat'
+        ? [
+            { x: 0, y: facts.slowest - pin },
+            { x: 0, y: facts.fastest + pin },
+          ].map(p => ({ x: pin / 2, y: -p.y }))
+        : [{ x: pin, y: 0 }];
+    return joint.touch.kind === 'flat'
+      ? { outline: tee(face, end + pin, width, pin), holes: [guide] }
+      : { outline: pointed(end + pin, width), holes: [guide] };
+  }
+  return { outline: strip([spine], width), holes: [hole(ORIGIN, pin + press), guide] };
+}
+
+/** A strip from a face across it, its far end square. */
+function tee([a, b]: readonly Point[], end: number, width: number, deep: number): Path {
+  const [top, low, w] = [
+    Math.max(a?.y ?? 0, b?.y ?? 0, width / 2),
+    Math.min(a?.y ?? 0, b?.y ?? 0, -width / 2),
+    width / 2,
+  ];
+  return polygon([
+    { x: 0, y: low },
+    { x: deep, y: low },
+    { x: deep, y: -w },
+    { x: end, y: -w },
+    { x: end, y: w },
+    { x: deep, y: w },
+    { x: deep, y: top },
+    { x: 0, y: top },
+  ]);
+}
+
+/** A strip that ends in an edge of a right angle. */
+const pointed = (end: number, width: number): Path =>
+  polygon([
+    ORIGIN,
+    { x: width / 2, y: -width / 2 },
+    { x: end, y: -width / 2 },
+    { x: end, y: width / 2 },
+    { x: width / 2, y: width / 2 },
+  ]);

@@ -1,0 +1,216 @@
+import { arbors, byId, type Joint, type Machine } from '../../document/machine/index.ts';
+import { armLayers, carriedAxes } from './arms.ts';
+import { wallLayer } from './walls.ts';
+
+/** A flat body of a linkage or a cam: what it is, the member with which it moves, its layer. */
+export interface LinkPlate {
+  /** The id of its part. */
+  readonly id: string;
+  readonly kind:
+    'cam' | 'second cam' | 'far wall' | 'cam floor' | 'crank' | 'slotted arm' | 'rod' | 'slide' | 'roller';
+  readonly member: string;
+  /** The joint that it is made for; of a crank the first. */
+  readonly joint: string;
+  readonly layer: number;
+}
+
+/** A pin that stands in one flat body and goes through another. */
+export interface LinkPin {
+  readonly joint: string;
+  readonly in: string;
+  readonly through: string;
+}
+
+type Parts = Pick<Machine, 'wheels' | 'members' | 'axes' | 'joints'>;
+type Cam = Extract<Joint, { kind: 'cam' }>;
+
+/** How many layers a cam takes: two where it has a floor under its groove, or a second cam above it. */
+const camHeight = ({ kept, touch }: Cam): number =>
+  touch.kind === 'roller' && (kept.kind === 'groove' || kept.kind === 'second cam') ? 2 : 1;
+
+/**
+ * All flat bodies of linkages and cams. Cams lie where they are said to, what they move above them; cranks and slides
+ * in the layer above all wheels, cams and arms, unless the arbor says a layer of its own; rods, and arms with slots,
+ * above what their pins stand in.
+ */
+export function linkPlates(machine: Parts): LinkPlate[] {
+  if (machine.joints.every(j => j.kind === 'mesh' || j.kind === 'chain')) return [];
+  const layerOf = layering(machine);
+  const plates = new Map<string, LinkPlate>();
+  const put = (kind: LinkPlate['kind'], id: string, member: string, joint: string, layer: number): void => {
+    if (!plates.has(id)) plates.set(id, { id, kind, member, joint, layer });
+  };
+  const crank = (member: string, joint: string): void => {
+    if (byId(machine.members, member)?.kind === 'arbor')
+      put('crank', `crank ${member}`, member, joint, layerOf(member));
+  };
+  const slide = (member: string, joint: string): void =>
+    put('slide', `slide ${member}`, member, joint, layerOf(member));
+  const rod = (member: string, joint: string): void =>
+    put('rod', `rod ${member}`, member, joint, layerOf(member));
+  for (const j of machine.joints)
+    switch (j.kind) {
+      case 'crank':
+        crank(j.pin.member, j.id);
+        rod(j.rod, j.id);
+        slide(j.slide, j.id);
+        break;
+      case 'yoke':
+        crank(j.pin.member, j.id);
+        slide(j.slide, j.id);
+        break;
+      case 'slot':
+        crank(j.pin.member, j.id);
+        put('slotted arm', `slotted ${j.driven}`, j.driven, j.id, layerOf(`slot ${j.id}`));
+        break;
+      case 'four-bar':
+        crank(j.pin.member, j.id);
+        rod(j.rod, j.id);
+        crank(j.to.member, j.id);
+        break;
+      case 'two rods':
+        crank(j.a.member, j.id);
+        crank(j.b.member, j.id);
+        rod(j.rodA, j.id);
+        rod(j.rodB, j.id);
+        break;
+      case 'cam': {
+        for (const p of camPlates(j)) put(p.kind, p.id, p.member, j.id, p.layer);
+        if (byId(machine.members, j.follower)?.kind === 'slide') slide(j.follower, j.id);
+        else crank(j.follower, j.id);
+        break;
+      }
+      case 'mesh':
+      case 'chain':
+      case 'friction':
+      case 'universal':
+      case 'pins in holes':
+      case 'ratchet':
+      case 'slip':
+      case 'clutch':
+      case 'intermittent':
+        break;
+    }
+  return [...plates.values()];
+}
+
+function camPlates(j: Cam): Pick<LinkPlate, 'kind' | 'id' | 'member' | 'layer'>[] {
+  const on = (
+    kind: LinkPlate['kind'],
+    layer: number,
+  ): Pick<LinkPlate, 'kind' | 'id' | 'member' | 'layer'> => ({
+    ...{ kind, id: `${kind} ${j.id}`, member: j.cam, layer },
+  });
+  if (j.touch.kind !== 'roller') return [on('cam', j.layer)];
+  const roller = (layer: number): ReturnType<typeof on> => ({ ...on('roller', layer), member: j.follower });
+  switch (j.kept.kind) {
+    case 'groove':
+      return [
+        on('cam floor', j.layer),
+        on('cam', j.layer + 1),
+        on('far wall', j.layer + 1),
+        roller(j.layer + 1),
+      ];
+    case 'second cam':
+      return [on('cam', j.layer), on('second cam', j.layer + 1), roller(j.layer)];
+    case 'weight':
+    case 'spring':
+      return [on('cam', j.layer), roller(j.layer)];
+  }
+}
+
+/** The layers of members, as they are asked for; of a slotted arm by `slot` and its joint. */
+function layering(machine: Parts): (id: string) => number {
+  const { wheels, joints, members } = machine;
+  const cams = joints.filter(j => j.kind === 'cam');
+  const used = [
+    ...wheels.flatMap(w => [w.layer, wallLayer(w) ?? w.layer]),
+    ...armLayers(machine).values(),
+    ...cams.map(j => j.layer + camHeight(j) - 1),
+  ];
+  const base = Math.max(-1, ...used) + 1;
+  const known = new Map<string, number>();
+  const busy = new Set<string>();
+  const over = (...ids: readonly string[]): number => 1 + Math.max(...ids.map(layerOf));
+  function layerOf(id: string): number {
+    const before = known.get(id);
+    if (before !== undefined || busy.has(id)) return before ?? base;
+    busy.add(id);
+    const made = find(id);
+    known.set(id, made);
+    return made;
+  }
+  function find(id: string): number {
+    const slotted = joints.find(j => j.kind === 'slot' && `slot ${j.id}` === id);
+    if (slotted?.kind === 'slot') return over(slotted.pin.member);
+    const member = byId(members, id);
+    const lifted = cams.find(j => j.follower === id);
+    if (member?.kind === 'arbor')
+      return carriedAxes(machine, id).length === 0 && member.arm
+        ? member.arm.layer
+        : lifted
+          ? lifted.layer + camHeight(lifted)
+          : base;
+    if (member?.kind === 'slide') {
+      const yoke = joints.find(j => j.kind === 'yoke' && j.slide === id);
+      if (yoke?.kind === 'yoke') return over(yoke.pin.member);
+      return lifted ? lifted.layer + camHeight(lifted) : base;
+    }
+    return member?.kind === 'link' ? (member.layer ?? rodLayer(id)) : base;
+  }
+  function rodLayer(id: string): number {
+    for (const j of joints) {
+      if (j.kind === 'crank' && j.rod === id) return over(j.pin.member, j.slide);
+      if (j.kind === 'four-bar' && j.rod === id) return over(j.pin.member, j.to.member);
+      if (j.kind === 'two rods' && j.rodA === id) return over(j.a.member);
+      if (j.kind === 'two rods' && j.rodB === id) return over(j.b.member, j.rodA);
+    }
+    return base;
+  }
+  return layerOf;
+}
+
+/** The pins of linkages, by the parts that they join. */
+export function linkPins(machine: Parts): LinkPin[] {
+  const part = (member: string): string => {
+    const kind = byId(machine.members, member)?.kind;
+    return kind === 'link' ? `rod ${member}` : kind === 'slide' ? `slide ${member}` : `crank ${member}`;
+  };
+  return machine.joints.flatMap((j): LinkPin[] => {
+    const pin = (from: string, through: string): LinkPin => ({ joint: j.id, in: from, through });
+    switch (j.kind) {
+      case 'crank':
+        return [pin(part(j.pin.member), part(j.rod)), pin(part(j.slide), part(j.rod))];
+      case 'yoke':
+        return [pin(part(j.pin.member), part(j.slide))];
+      case 'slot':
+        return [pin(part(j.pin.member), `slotted ${j.driven}`)];
+      case 'four-bar':
+        return [pin(part(j.pin.member), part(j.rod)), pin(part(j.to.member), part(j.rod))];
+      case 'two rods':
+        return [
+          pin(part(j.a.member), part(j.rodA)),
+          pin(part(j.b.member), part(j.rodB)),
+          pin(part(j.rodA), part(j.rodB)),
+        ];
+      case 'cam':
+        return j.touch.kind === 'roller' ? [pin(part(j.follower), `roller ${j.id}`)] : [];
+      case 'mesh':
+      case 'chain':
+      case 'friction':
+      case 'universal':
+      case 'pins in holes':
+      case 'ratchet':
+      case 'slip':
+      case 'clutch':
+      case 'intermittent':
+        return [];
+    }
+  });
+}
+
+/** Layers of what rides on an arbor. */
+export const linkLayers = (machine: Parts, arbor: string): number[] =>
+  arbors(machine).some(m => m.id === arbor)
+    ? linkPlates(machine).flatMap(p => (p.member === arbor && p.kind !== 'roller' ? [p.layer] : []))
+    : [];
