@@ -1,5 +1,7 @@
 const LINKAGES = 'core/src/place/motion/linkages.test.ts';
 const UNEVEN = 'core/src/place/motion/uneven.test.ts';
+const CAMS = 'core/src/trains/cam/cam.test.ts';
+const PARTS = 'core/src/making/workshop/link-parts.test.ts';
 
 /** Faults of joints and of how they move: what is wrong, in which file, from what, to what, and who finds it. */
 export const JOINT_MUTATIONS: readonly (readonly [string, string, string, string, string])[] = [
@@ -93,5 +95,54 @@ export const JOINT_MUTATIONS: readonly (readonly [string, string, string, string
     '2 * join.radius : (apartOf',
     'join.radius / 2 : (apartOf',
     'core/src/edits/edit/join.test.ts',
+  ],
+  [
+    'a cam laid out clockwise that is not',
+    'trains/cam/cam-shape.ts',
+    'joint.clockwise ? -1 : 1',
+    'joint.clockwise ? 1 : 1',
+    'demo/sixteen-reeds.test.ts',
+  ],
+  [
+    'a cam as large as the way of its roller',
+    'trains/cam/cam-outline.ts',
+    'at.x - away * normal.x',
+    'at.x - 0 * normal.x',
+    CAMS,
+  ],
+  [
+    'a cam whose pressure leaves out how the cam turns',
+    'trains/cam/cam-contact.ts',
+    'x: rate.x + at.y',
+    'x: rate.x',
+    CAMS,
+  ],
+  [
+    'a spline of a cam that has a kink at its first point',
+    'trains/cam/periodic-spline.ts',
+    'last.right - last.after * end(plain, 0)',
+    'last.right - 0 * end(plain, 0)',
+    CAMS,
+  ],
+  [
+    'a cam that is said to have room to its axis when it has none',
+    'trains/cam/cam-facts.ts',
+    'facts.nearest - shape.roller < LEFT',
+    'facts.nearest < 0',
+    'core/src/state/judge/cam-findings.test.ts',
+  ],
+  [
+    'guides of a slide that stand as if it never moved',
+    'making/workshop/link-parts.ts',
+    'swing.most + begin',
+    'swing.least + begin',
+    PARTS,
+  ],
+  [
+    'a slot of a slide without room for its cam or crank to move it',
+    'making/workshop/link-parts.ts',
+    'guideApart(pin) + stroke + pin',
+    'guideApart(pin) + pin',
+    PARTS,
   ],
 ];

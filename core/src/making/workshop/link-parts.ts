@@ -13,7 +13,9 @@ import { strip } from './strip.ts';
 
 const ORIGIN: Point = { x: 0, y: 0 };
 /** Places round a turn at which a cam is made. */
-const CAM_STEPS = 1440;
+const CAM_STEPS = 720;
+/** Places of a course at which a stroke is measured. */
+const SWING_STEPS = 360;
 
 /** What a plate is made from: the derived machine, the pin stock and what fits leave, mm. */
 interface Shop {
@@ -31,7 +33,22 @@ interface Figure {
 }
 
 /** The flat parts of linkages and cams: cams, cranks, rods, slides, slotted arms, rollers; and what has no figure. */
-export function linkParts(derived: Derived): { readonly parts: FlatPart[]; readonly left: LeftPart[] } {
+export function linkParts(derived: Derived): LinkParts {
+  const before = known.get(derived);
+  if (before) return before;
+  const made = madeParts(derived);
+  known.set(derived, made);
+  return made;
+}
+
+interface LinkParts {
+  readonly parts: readonly FlatPart[];
+  readonly left: readonly LeftPart[];
+}
+/** What has been made of a machine, which lists, sheets and bodies all ask for. */
+const known = new WeakMap<Derived, LinkParts>();
+
+function madeParts(derived: Derived): LinkParts {
   const { machine } = derived;
   const parts: FlatPart[] = [];
   const left: LeftPart[] = [];
@@ -58,11 +75,22 @@ export function linkParts(derived: Derived): { readonly parts: FlatPart[]; reado
   return { parts, left };
 }
 
+const swings = new WeakMap<Derived, Map<string, Swing>>();
+type Swing = NonNullable<ReturnType<typeof jointCourse>>['swing'];
+
+/** How far a joint moves what it drives; worked out once for a machine. */
+function swingOf(derived: Derived, joint: Joint): Swing {
+  const of = swings.get(derived) ?? new Map<string, Swing>();
+  swings.set(derived, of);
+  if (!of.has(joint.id)) of.set(joint.id, jointCourse(derived.moving, joint, SWING_STEPS)?.swing);
+  return of.get(joint.id);
+}
+
 /** Where the two pins that guide a slide stand in the plate, mm against the ground; nothing of one that is carried. */
 function slideGuides({ derived, plate, pin }: Shop): Record<'ax' | 'ay' | 'bx' | 'by', number> | undefined {
   const joint = byId(derived.machine.joints, plate.joint);
   const line = standsAt(derived.moving, AT_REST).line(plate.member);
-  const swing = joint && jointCourse(derived.moving, joint)?.swing;
+  const swing = joint && swingOf(derived, joint);
   const slide = byId(derived.machine.members, plate.member);
   if (!line || !swing || slide?.kind !== 'slide' || slide.frame !== GROUND) return undefined;
   const back = joint.kind === 'crank' && joint.other ? -1 : 1;
@@ -237,7 +265,7 @@ const guideApart = (pin: number): number => 4 * pin;
  */
 function slideFigure(shop: Shop, joint: Joint): Figure | undefined {
   const { derived, pin, press, free } = shop;
-  const swing = jointCourse(derived.moving, joint)?.swing;
+  const swing = swingOf(derived, joint);
   if (!swing) return undefined;
   const stroke = swing.most - swing.least;
   const width = stripWidth(pin);

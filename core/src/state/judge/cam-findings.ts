@@ -7,6 +7,7 @@ import {
   camFacts,
   type CamFault,
   camFaults,
+  camOutline,
   type CamFacts,
   type CamJoint,
   type CamShape,
@@ -38,7 +39,7 @@ function look(shape: CamShape, groove: boolean): Looked {
   const made: Looked = {
     ...{ facts, faults },
     least: faults.length > 0 ? leastRadius(shape, groove) : undefined,
-    misses: faults.includes('undercut') ? rollCam(shape, 60).error : 0,
+    misses: faults.includes('undercut') ? rollCam(shape, 60, camOutline(shape, 'cam', STEPS)).error : 0,
   };
   looked.set(shape, made);
   return made;

@@ -25,7 +25,7 @@ export interface CamShape {
   readonly way: FollowerWay;
 }
 
-/** The shape of a cam's joint for how its follower goes. */
+/** The shape of a cam's joint for how its follower goes; its sense and its nought as conventions 17 say. */
 export function camShape(joint: CamJoint, way: FollowerWay): CamShape {
   const lift = liftOf(joint.motion);
   const unit = way.kind === 'slide' ? 1 : Math.PI / 180;
