@@ -101,7 +101,7 @@ export const JOINT_MUTATIONS: readonly (readonly [string, string, string, string
     'trains/cam/cam-shape.ts',
     'joint.clockwise ? -1 : 1',
     'joint.clockwise ? 1 : 1',
-    'demo/sixteen-reeds.test.ts',
+    CAMS,
   ],
   [
     'a cam as large as the way of its roller',

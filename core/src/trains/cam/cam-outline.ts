@@ -42,8 +42,8 @@ function worn(middle: readonly Point[], roller: number): Point[] {
     JoinType.Round,
     EndType.Polygon,
     2,
-    5,
-    0.001,
+    4,
+    0.004,
   );
   const sized = left.map(path => path.map(p => ({ x: p.x, y: p.y })));
   return sized.reduce<Point[]>((a, b) => (Math.abs(signedArea(b)) > Math.abs(signedArea(a)) ? b : a), []);

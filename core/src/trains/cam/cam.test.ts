@@ -128,6 +128,16 @@ describe('the motion of a cam', () => {
     }
   });
 
+  it('is run through backwards by a cam laid out clockwise, and is ahead by what it is turned forward', () => {
+    const plain = shape(wave(), slide());
+    const back = shape(wave(), slide(), { clockwise: true });
+    const ahead = shape(wave(), slide(), { phaseDeg: 30 });
+    for (const deg of [20, 100, 250]) {
+      expect(back.lift(-deg * DEG)[0]).to.be.closeTo(plain.lift(deg * DEG)[0], 1e-12);
+      expect(ahead.lift((deg - 30) * DEG)[0]).to.be.closeTo(plain.lift(deg * DEG)[0], 1e-12);
+    }
+  });
+
   it('adds the waves of a tide', () => {
     const waves = [
       { times: 2, height: 5, atDeg: 30 },
