@@ -1,3 +1,4 @@
+import type { DrawnLines } from '../../files/format/drawn-lines.ts';
 import type { Point } from '../../ground/geometry/index.ts';
 import { LIMITS, MOST } from '../../document/machine/index.ts';
 import { fail, ok, type Result } from '../../ground/result/index.ts';
@@ -165,11 +166,19 @@ const ordered = (motion: CamPoints, points: readonly (readonly [number, number])
     .sort((a, b) => a[0] - b[0]),
 });
 
+/** A motion along the widest line of a drawing, as motionAlong; a unit is a millimetre where the drawing says none. */
+export function motionFromDrawing({ lines, millimetres = 1 }: DrawnLines): Result<CamPoints> {
+  const width = ({ points }: DrawnLines['lines'][number]): number =>
+    points.length === 0 ? 0 : Math.max(...points.map(p => p.x)) - Math.min(...points.map(p => p.x));
+  const [widest] = [...lines].sort((a, b) => width(b) - width(a));
+  return motionAlong((widest?.points ?? []).map(p => ({ x: p.x * millimetres, y: p.y * millimetres })));
+}
+
 /**
  * A motion along a drawn line: its width is the turn, its heights above the lowest are the lifts, in the drawing's
  * units. It may turn back nowhere; it is taken at so many equal steps.
  */
-export function motionAlong(line: readonly Point[], steps = 180): Result<CamPoints> {
+function motionAlong(line: readonly Point[], steps = 180): Result<CamPoints> {
   const points = [...line];
   const [first, last] = [points[0], points.at(-1)];
   if (!first || !last || first.x === last.x) return fail('curve-no-width');
@@ -177,7 +186,9 @@ export function motionAlong(line: readonly Point[], steps = 180): Result<CamPoin
   const back = points.findIndex((p, i) => i > 0 && p.x < (points[i - 1]?.x ?? p.x));
   if (back > 0) return fail('curve-turns-back', { at: points[back]?.x ?? 0 });
   const [left, right] = [points[0]?.x ?? 0, points.at(-1)?.x ?? 1];
-  const low = Math.min(...points.map(p => p.y));
+  const [low, high] = [Math.min(...points.map(p => p.y)), Math.max(...points.map(p => p.y))];
+  const [, most] = LIMITS.camLift;
+  if (high - low > most) return fail('curve-too-high', { lift: high - low, most });
   return ok({
     kind: 'points',
     points: Array.from({ length: steps }, (_, i): [number, number] => [

@@ -1,5 +1,6 @@
 import { byId, GROUND, type Joint, type Machine, type Pin } from '../../document/machine/index.ts';
 import { distance, type Point } from '../../ground/geometry/index.ts';
+import type { Rational } from '../../ground/rational/index.ts';
 import { fail, ok, type Result } from '../../ground/result/index.ts';
 import { builderOn } from '../planting/index.ts';
 import type { Attempt } from '../change/index.ts';
@@ -84,6 +85,16 @@ export function joinFrom(join: Join): Attempt<Made> {
     b.joint(made.value);
     return ok({ machine: b.machine(), made: id });
   };
+}
+
+/** Whether a member turns clockwise as it is driven, seen from the front. */
+export function turnsClockwise(
+  { drive }: Pick<Machine, 'drive'>,
+  rates: Readonly<Record<string, Rational>>,
+  member: string,
+): boolean {
+  const rate = rates[member];
+  return rate !== undefined && rate.num < 0n !== (drive?.turns === 'clockwise');
 }
 
 function jointOf(machine: Machine, join: Join, b: Builder, id: string): Result<Joint> {

@@ -103,6 +103,8 @@ export const ARRANGING_SENTENCES = {
   'hand-gone': () => 'What you chose is no longer there.',
   'curve-no-width': () =>
     'The drawn line has no width: its width is the turn of the cam. Draw it from left to right.',
+  'curve-too-high': d =>
+    `The drawn line is ${figure(d.lift, 4)} high; a lift may be ${d.most} at most. Draw it smaller.`,
   'curve-turns-back': d =>
     `The drawn line turns back at ${figure(d.at, 4)}: there it has two lifts at one angle. Draw it so that it only ` +
     'goes on to one side.',

@@ -12,6 +12,9 @@ export const MAKING_SENTENCES = {
     `than ${d.most.toFixed(1)} mm.`,
   'link-no-figure': () =>
     'It has no outline yet: what moves it has no place, no drive, or does not reach. Mend that at Train first.',
+  'second-roller-by-hand': d =>
+    `The second cam turns a roller of its own, ${mm(d.apart, 2)} from the first on the same stiff follower: that ` +
+    'roller, its pin and the piece that holds it are not made yet.',
   'guides-by-hand': d =>
     `Two pins in the plate guide it, at x ${mm(d.ax, 2)}, y ${mm(d.ay, 2)} and x ${mm(d.bx, 2)}, y ${mm(d.by, 2)}: ` +
     'drill their holes by hand, the drawing of the plate does not have them yet.',

@@ -87,6 +87,7 @@ export interface Problems {
   'form-not-yet': { form: string };
   'form-not-inside': { form: string };
   'curve-no-width': Nothing;
+  'curve-too-high': { lift: number; most: number };
   /** Where along the drawing, in its units. */
   'curve-turns-back': { at: number };
   'table-line': { line: number; text: string };
@@ -227,6 +228,8 @@ export interface Problems {
   'no-room-on-bed': { number: number; is: number; by: number; width: number; depth: number };
   'bodies-not-yet': { kind: string };
   'link-no-figure': Nothing;
+  /** How far the second roller stands from the first, mm. */
+  'second-roller-by-hand': { apart: number };
   /** Where two pins stand, mm. */
   'guides-by-hand': { ax: number; ay: number; bx: number; by: number };
   'body-needs-printer': Nothing;

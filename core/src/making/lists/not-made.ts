@@ -39,14 +39,15 @@ function bodiesLeft(derived: Derived): LeftPart[] {
 }
 
 /** Rods and slides that no joint moves, and so have no figure; slides that racks move are those. */
-const membersLeft = ({ machine }: Derived): LeftPart[] =>
-  machine.members.flatMap((m): LeftPart[] => {
+function membersLeft({ machine }: Derived): LeftPart[] {
+  const made = new Set(linkPlates(machine).flatMap(p => (p.kind === 'roller' ? [] : [p.member])));
+  return machine.members.flatMap((m): LeftPart[] => {
     const racked = machine.wheels.some(w => w.member === m.id && w.role === 'rack');
-    const linked = linkPlates(machine).some(p => p.member === m.id && p.kind !== 'roller');
-    if (m.kind === 'arbor' || linked || (m.kind === 'slide' && racked)) return [];
+    if (m.kind === 'arbor' || made.has(m.id) || (m.kind === 'slide' && racked)) return [];
     const kind = m.kind === 'link' ? 'rod' : 'slide';
     return [{ name: `${kind}, ${m.name}`, problem: problem('bodies-not-yet', { kind }) }];
   });
+}
 
 /** Globes and the balls of bodies, where no printer makes them. */
 const ballsLeft = ({ machine }: Derived): LeftPart[] =>

@@ -157,6 +157,18 @@ describe('the parts of linkages', () => {
     }
   });
 
+  it('of a second cam tell of its roller, which is not made: as far off as twice the middle way', () => {
+    const machine = linkage({}, [slideBeside('s', 0, 90)], [cam('s', { kept: { kind: 'second cam' } })]);
+    const { parts, left } = flatParts(derive(machine));
+    expect(parts.filter(p => p.kind !== 'wheel').map(p => p.id)).to.include.members([
+      'cam cam-s',
+      'second cam cam-s',
+    ]);
+    const told = left.find(l => l.problem.code === 'second-roller-by-hand')!;
+    // A cosine about 35 mm: its middle lies there.
+    expect((told.problem.data as { apart: number }).apart).to.be.closeTo(70, 1e-3);
+  });
+
   it('of cams roll: no roller, edge or face enters its cam, and each touches it', () => {
     for (const [name, machine] of Object.entries(CASES)) {
       const joint = machine.joints.find(j => j.kind === 'cam');

@@ -1,11 +1,19 @@
 import { fitAllowance } from '../../teeth/body/index.ts';
-import { circle, type Path, type Point, polar, polygon, reversePath } from '../../ground/geometry/index.ts';
+import {
+  circle,
+  distance,
+  type Path,
+  type Point,
+  polar,
+  polygon,
+  reversePath,
+} from '../../ground/geometry/index.ts';
 import { byId, GROUND, type Joint, type Pin, processOf } from '../../document/machine/index.ts';
 import { type LinkPlate, linkPlates, USUAL_TUBES } from '../../place/layout/index.ts';
 import { AT_REST, camFigures, jointCourse, standsAt } from '../../place/motion/index.ts';
 import type { Derived } from '../../state/state/index.ts';
 import { radians } from '../../ground/units/index.ts';
-import { camFacts, camShape, type CamLine } from '../../trains/cam/index.ts';
+import { camFacts, camShape, type CamLine, followed } from '../../trains/cam/index.ts';
 import { lawOf } from '../../trains/train/index.ts';
 import { problem } from '../../ground/result/index.ts';
 import { drillable, type FlatPart, type LeftPart, numberOf } from './flat-part.ts';
@@ -69,6 +77,8 @@ function madeParts(derived: Derived): LinkParts {
       ...{ number: numberOf(machine, plate.id, 1), thickness: machine.stack.thickness },
       ...{ outline, holes, drilled: drillable(holes), engraved: [], labels: [] },
     });
+    const apart = plate.kind === 'second cam' ? secondRoller(shop) : undefined;
+    if (apart !== undefined) left.push({ name, problem: problem('second-roller-by-hand', { apart }) });
     const guides = plate.kind === 'slide' ? slideGuides(shop) : undefined;
     if (guides) left.push({ name: `guides, ${name}`, problem: problem('guides-by-hand', guides) });
   }
@@ -171,6 +181,12 @@ function camFigure(shop: Shop, kind: CamLine | 'cam floor'): Figure | undefined 
   }
   const outline = points(kind);
   return outline.length < 3 ? undefined : { outline: polygon(outline), holes: bore(shop) };
+}
+
+/** How far the roller of a second cam stands from that of the first, mm: they are on one stiff piece. */
+function secondRoller({ derived, plate }: Shop): number | undefined {
+  const shape = camFigures(derived.moving, CAM_STEPS).find(c => c.joint.id === plate.joint)?.shape;
+  return shape && distance(followed(shape, 0).at, followed(shape, 0, true).at);
 }
 
 /** The pins of all joints on a member. */

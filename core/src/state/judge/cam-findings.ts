@@ -15,6 +15,7 @@ import {
   leavesAt,
   MOST_PRESSURE,
   rollCam,
+  turnsPerMinute,
 } from '../../trains/cam/index.ts';
 import { camAt } from '../../trains/train/index.ts';
 
@@ -124,7 +125,6 @@ function flyingFinding(
   if (!rate || !seconds || leaves === undefined) return [];
   const speed = (2 * Math.PI * Math.abs(toNumber(rate))) / toNumber(seconds);
   if (speed <= leaves) return [];
-  const perMinute = (omega: number): number => (omega * 60) / (2 * Math.PI);
-  const data = { is: perMinute(speed), most: perMinute(leaves) };
+  const data = { is: turnsPerMinute(speed), most: turnsPerMinute(leaves) };
   return [finding('cam-leaves', 'warn', 'train', [joint.id], data)];
 }

@@ -4,6 +4,9 @@ import type { CamJoint, CamShape } from './cam-shape.ts';
 /** Free fall, mm/s² (the standard value). */
 const FALL = 9806.65;
 
+/** Radians in a second as turns in a minute. */
+export const turnsPerMinute = (omega: number): number => (omega * 60) / (2 * Math.PI);
+
 /**
  * The speed from which a follower leaves its cam, radians of the cam in a second: where what keeps it on can no longer
  * follow the motion. A guess: without friction, bending or bounce; by its own weight when it falls straight down. Of a

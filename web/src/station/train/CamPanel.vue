@@ -1,10 +1,18 @@
 <script setup lang="ts">
-import { camFacts, type CamJoint, type CamMotion, leastRadius, leavesAt, rollCam } from '@tesseron/core/cam';
+import {
+  camFacts,
+  type CamJoint,
+  type CamMotion,
+  leastRadius,
+  leavesAt,
+  rollCam,
+  turnsPerMinute,
+} from '@tesseron/core/cam';
 import { camLiftTable, camPointTable, fileName } from '@tesseron/core/drawings';
 import {
   CAM_MOTIONS,
-  motionAlong,
   motionAs,
+  motionFromDrawing,
   motionFromTable,
   motionRange,
   withStroke,
@@ -12,7 +20,7 @@ import {
 import { setJoint } from '@tesseron/core/change';
 import { byId, LIMITS } from '@tesseron/core/machine';
 import { camFigures } from '@tesseron/core/motion';
-import { fail, type Result } from '@tesseron/core/result';
+import type { Result } from '@tesseron/core/result';
 import { degrees, figure, mm, radians } from '@tesseron/core/units';
 import { sayProblem } from '@tesseron/core/words';
 import { computed, ref } from 'vue';
@@ -70,7 +78,7 @@ const figures = computed(() => {
   if (shape.flat && shape.way.kind === 'slide')
     rows.push(['face needed', `${mm(facts.fastest, 2)} and ${mm(-facts.slowest, 2)} beside the line`]);
   if (leaves !== undefined)
-    rows.push(['leaves it from, a guess', `${figure((leaves * 60) / (2 * Math.PI), 3)} turns a minute`]);
+    rows.push(['leaves it from, a guess', `${figure(turnsPerMinute(leaves), 3)} turns a minute`]);
   rows.push([
     'rolled over its outline',
     rolled.value ? `within ${mm(rolled.value.error, 4)} of its motion` : 'rolling…',
@@ -96,15 +104,7 @@ async function motionFrom(file: { name: string; text: string }): Promise<Result<
   const drawing = /\.dxf$/i.test(file.name)
     ? (await import('@tesseron/core/format/read-dxf')).readDxf(file.text)
     : (await import('@tesseron/core/format/read-svg')).readSvg(file.text);
-  if (!drawing.ok) return drawing;
-  const { lines, millimetres } = drawing.value;
-  const longest = lines.reduce<(typeof lines)[number] | undefined>(
-    (a, b) => (b.points.length > (a?.points.length ?? 0) ? b : a),
-    undefined,
-  );
-  if (!longest) return fail('curve-no-width');
-  const by = millimetres ?? 1;
-  return motionAlong(longest.points.map(p => ({ x: p.x * by, y: p.y * by })));
+  return drawing.ok ? motionFromDrawing(drawing.value) : drawing;
 }
 
 async function save(kind: 'lift' | 'points'): Promise<void> {

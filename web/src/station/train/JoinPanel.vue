@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { JOIN_KINDS, joinFrom } from '@tesseron/core/edit';
+import { JOIN_KINDS, joinFrom, turnsClockwise } from '@tesseron/core/edit';
 import { LIMITS, type Member } from '@tesseron/core/machine';
 import { computed, ref } from 'vue';
 import DialogBox from '../../parts/DialogBox.vue';
@@ -29,12 +29,6 @@ const toNow = computed(() =>
   others.value.some(o => o.value === to.value) ? to.value : others.value[0]?.value,
 );
 
-/** Whether the member turns clockwise as it is driven, seen from the front. */
-function clockwise(): boolean {
-  const rate = derived.value.train.rates[props.member.id];
-  return rate !== undefined && rate.num < 0n !== (machine.value.drive?.turns === 'clockwise');
-}
-
 function join(): void {
   const kind = chosen.value;
   if (!kind) return;
@@ -42,7 +36,7 @@ function join(): void {
     `${kind.called} from ${props.member.name}`,
     'joint',
     joinFrom({
-      ...(clockwise() && { clockwise: true }),
+      clockwise: turnsClockwise(machine.value, derived.value.train.rates, props.member.id),
       ...{ kind: kind.kind, from: props.member.id, radius: radius.value, at: derived.value.positions.at },
       ...(toNow.value && { to: toNow.value }),
     }),
