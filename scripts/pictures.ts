@@ -1,5 +1,5 @@
 import { join } from 'node:path';
-import { choose, emptyMachine, fromStarter, go, startApp, type Window } from '../e2e/app.ts';
+import { fromStarter, go, startApp, type Window } from '../e2e/app.ts';
 
 /** Takes the pictures in docs/screenshots from the demo machine, in the built application. */
 const folder = join(import.meta.dirname, '../docs/screenshots');
@@ -96,22 +96,13 @@ async function teeth(name: string, window: Window, mesh?: RegExp): Promise<void>
 const clock = await app.open();
 await fromStarter(clock.page, app.base, 'two-noons');
 await teeth('teeth-clock', clock);
-const swinging = await app.open();
-await emptyMachine(swinging.page, app.base, 'Twin reducer');
-await go(swinging.page, 'train');
-await swinging.page.click('[data-test=add-ready]');
-await swinging.page.click('[data-test=ready-reducer]');
-await choose(swinging.page, 'ready-field-discs', /two/);
-await choose(swinging.page, 'ready-field-ring', /standing in a plate/);
-await swinging.page.click('[data-test=ready-add]');
-await swinging.page.locator('[data-test=ready]').waitFor({ state: 'detached' });
-await go(swinging.page, 'make');
-await swinging.page.click('[data-test=make-solids]');
-await swinging.page.locator('[data-test=space-wheels]').waitFor();
-await swinging.page.locator('[data-test=run]').click();
-await swinging.page.waitForTimeout(1500);
-await swinging.page.locator('[data-test=run]').click();
-await take('reducer', swinging);
+const reeds = await app.open();
+await fromStarter(reeds.page, app.base, 'sixteen-reeds');
+await go(reeds.page, 'train');
+await reeds.page.locator('[data-test=sign-cam1]').focus();
+await reeds.page.click('[data-test=cam-design]');
+await reeds.page.locator('[data-test=cam-figures]').getByText('of its motion').waitFor();
+await take('cam', reeds);
 const night = await app.open({ dark: true });
 await fromStarter(night.page, app.base, 'round-of-kestrels');
 await go(night.page, 'run');
