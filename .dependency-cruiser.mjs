@@ -16,6 +16,7 @@ const CORE_USES = [
   'svgpath',
   'fast-xml-parser',
   'fflate',
+  'ml-levenberg-marquardt',
   'manifold-3d',
   'clipper2-ts',
   'flatbush',

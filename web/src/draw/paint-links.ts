@@ -28,6 +28,7 @@ export function linkScene({ machine, moving }: Derived): LinkScene {
   const figure = linkFigure(machine);
   const ends = [
     ...figure.pins,
+    ...figure.bars.flatMap(b => (b.kind === 'rod' ? [b.to] : [])),
     ...figure.bars.flatMap(b => (b.kind === 'rod' ? [] : [b.from])),
     ...figure.slides.map(member => ({ member, radius: 0, angleDeg: 0 })),
   ];

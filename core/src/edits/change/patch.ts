@@ -4,6 +4,7 @@ import type {
   Arbor,
   Axis,
   Indicator,
+  Link,
   Joint,
   Layout,
   Machine,
@@ -39,6 +40,16 @@ export const patch =
     ...machine,
     [list]: machine[list].map(item => (item.id === id ? change(item as Item<K>) : item)),
   });
+
+/** Gives a rod a width of its own, mm; undefined leaves it to its pins. */
+export const setRodWidth = (id: string, width: number | undefined): Edit =>
+  patch('members', id, m => (m.kind === 'link' ? withoutUndefined({ ...m, width }) : m));
+
+/** Gives a rod its further points; none of them takes the list away. */
+export const setRodPoints = (id: string, points: NonNullable<Link['points']>): Edit =>
+  patch('members', id, m =>
+    m.kind === 'link' ? withoutUndefined({ ...m, points: points.length > 0 ? points : undefined }) : m,
+  );
 
 /** Changes some fields of a wheel; a field given as undefined goes. */
 export const setWheel = (id: string, change: Partial<Omit<Wheel, 'id'>>): Edit =>

@@ -22,3 +22,4 @@ export * from './teeth-outside.ts';
 export * from './join.ts';
 export * from './joint-fields.ts';
 export * from './cam-motion.ts';
+export * from './found-linkage.ts';

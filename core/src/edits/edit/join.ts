@@ -58,6 +58,8 @@ export interface Join {
   readonly to?: string;
   /** How far from its axis the leading pin stands, or a cam's rim at no lift, mm. */
   readonly radius: number;
+  /** At what angle the leading pin stands, degrees; of a rod, at one of its points. */
+  readonly angleDeg?: number;
   /** The member turns clockwise, seen from the front; cams are laid out for that. */
   readonly clockwise?: boolean;
   readonly at: Readonly<Record<string, Point>>;
@@ -98,7 +100,7 @@ export function turnsClockwise(
 }
 
 function jointOf(machine: Machine, join: Join, b: Builder, id: string): Result<Joint> {
-  const pin: Pin = { member: join.from, radius: join.radius, angleDeg: 0 };
+  const pin: Pin = { member: join.from, radius: join.radius, angleDeg: join.angleDeg ?? 0 };
   const name = byId(machine.members, join.from)?.name ?? '';
   const [from, to] = [join.from, join.to ?? ''];
   switch (join.kind) {

@@ -9,3 +9,4 @@ export * from './side-scene.ts';
 export * from './side-frame.ts';
 export * from './side-drawing.ts';
 export * from './cam-table.ts';
+export * from './traced-drawing.ts';

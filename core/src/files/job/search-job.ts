@@ -26,6 +26,7 @@ import {
   type SearchResult,
   type Sense,
 } from '../../counting/search/index.ts';
+import { findLinkage, type LinkageFound, type LinkageQuery } from '../../trains/linkage/index.ts';
 import type { Rational } from '../../ground/rational/index.ts';
 import { ok, type Result } from '../../ground/result/index.ts';
 import type { Job } from './job.ts';
@@ -49,6 +50,7 @@ export type SearchRequest =
     }
   | { readonly kind: 'two rings'; readonly query: TwoRingQuery }
   | { readonly kind: 'fold'; readonly query: FoldQuery }
+  | { readonly kind: 'linkage'; readonly query: LinkageQuery }
   | { readonly kind: 'branches'; readonly queries: readonly BranchQuery[] };
 
 /** The ladder of an aim, and what giving up or widening each limit would buy. */
@@ -65,6 +67,7 @@ export interface SearchAnswers {
   readonly blanks: Result<readonly BlankGroup[]>;
   readonly 'two rings': Result<readonly TwoRingFound[]>;
   readonly fold: Result<readonly Folded[]>;
+  readonly linkage: Result<readonly LinkageFound[]>;
   readonly branches: Result<readonly BranchResult[]>;
 }
 
@@ -80,6 +83,7 @@ export interface SearchNews {
     readonly found: readonly BranchResult[];
   };
   readonly folded?: readonly Folded[];
+  readonly linkages?: readonly LinkageFound[];
 }
 
 /** The job that answers a question. */
@@ -93,6 +97,8 @@ export function searchJob(request: SearchRequest): Job<SearchAnswers[SearchReque
       return fillBlanks(request.machine, request.aims, request.top, request.limits);
     case 'fold':
       return foldTrain(request.query);
+    case 'linkage':
+      return findLinkage(request.query);
     case 'why':
       return why(request);
     case 'goals':

@@ -115,6 +115,18 @@ export const ARRANGING_SENTENCES = {
     `Line ${d.line} has the lift ${figure(d.lift, 6)}: write one from ${d.least} to ${d.most}.`,
   'table-short': d => `A motion needs two points or more; the table has ${d.points}.`,
   'table-long': d => `The table has ${d.points} points; a motion may have ${d.most}. Leave some out.`,
+  'linkage-points': d =>
+    `A path needs ${d.least} to ${d.most} points; there ${d.given === 1 ? 'is' : 'are'} ${d.given}.`,
+  'linkage-one-place': () => 'All points of the path are in one place. Give points that lie apart.',
+  'linkage-angles': d =>
+    `An arm can be led to ${d.least} to ${d.most} places; there ${d.given === 1 ? 'is' : 'are'} ${d.given}.`,
+  'linkage-angles-order': d =>
+    `The turns of the crank have to rise from place to place; ${d.crankDeg}° does not come after ` +
+    'the one before it.',
+  'linkage-none-found': () =>
+    'No linkage was found that moves so, goes round and fits. ' +
+    'Ask for a smaller transmission angle, more room, or a simpler motion.',
+  'linkage-unread': d => `Line ${d.line}, “${d.text}”, is not two numbers such as 40, 12.5.`,
   'hand-cam-too-near': d =>
     `${d.b} stands ${mm(d.apart, 2)} from ${d.a}, within the cam’s ${mm(d.radius, 2)}: take a smaller radius.`,
   'hand-needs-arbor': d => `“${d.name}” does not stand on an arbor, so it cannot drive a new one.`,

@@ -96,6 +96,12 @@ export interface Problems {
   'table-short': { points: number };
   'table-long': { points: number; most: number };
   'hand-arm-circle': { name: string; arm: string };
+  'linkage-points': { given: number; least: number; most: number };
+  'linkage-one-place': Nothing;
+  'linkage-angles': { given: number; least: number; most: number };
+  'linkage-angles-order': { crankDeg: number };
+  'linkage-none-found': Nothing;
+  'linkage-unread': { line: number; text: string };
   'hand-cam-too-near': { a: string; b: string; apart: number; radius: number };
   'hand-count': { count: number };
   'hand-gone': { id: string };

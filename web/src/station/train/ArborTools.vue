@@ -160,7 +160,7 @@ const hang = (frame: string): boolean =>
       <PlainButton :data-test="`joint-of-${t.id}`" @click="hand.choose({ kind: 'joint', id: t.id })"
         >{{ t.called }} with {{ t.to.map(id => nameOf(machine, id)).join(', ') }}</PlainButton
       >
-      <PlainButton @click="emit('delete', t.id)">take away</PlainButton>
+      <PlainButton class="away" @click="emit('delete', t.id)">take away</PlainButton>
     </p>
     <p v-for="w in wheels" :key="w.id">
       <PlainButton @click="hand.choose({ kind: 'wheel', id: w.id })">
@@ -230,6 +230,10 @@ const hang = (frame: string): boolean =>
 </template>
 
 <style scoped>
+.away {
+  margin-left: 12px;
+}
+
 .two {
   display: grid;
   grid-template-columns: 1fr 1fr;

@@ -16,6 +16,17 @@ const USUAL_PIN = 20;
 const chosen = ref(JOIN_KINDS[0]);
 const to = ref(NEW);
 const radius = ref(USUAL_PIN);
+/** Points of a rod on which the leading pin can stand: its own, its far end. */
+const spots = computed(() => {
+  const { member } = props;
+  if (member.kind !== 'link') return [];
+  return [...(member.points ?? []), { radius: member.length, angleDeg: 0 }].map((p, i, all) => ({
+    title: i === all.length - 1 ? 'its far pin' : `its point ${i + 1}`,
+    value: i,
+    ...p,
+  }));
+});
+const spot = ref(0);
 const kinds = JOIN_KINDS.map(k => ({ title: k.called, value: k }));
 const others = computed(() => {
   const wants = chosen.value?.to;
@@ -24,6 +35,10 @@ const others = computed(() => {
     .map(m => ({ title: m.name, value: m.id }));
   if (wants === 'slide') return [{ title: 'a new slide', value: NEW }];
   return wants === 'arbor, or a new one' ? [{ title: 'a new arbor', value: NEW }, ...there] : there;
+});
+const spotPin = computed(() => {
+  const at = spots.value[spot.value];
+  return at && { radius: at.radius, angleDeg: at.angleDeg };
 });
 const toNow = computed(() =>
   others.value.some(o => o.value === to.value) ? to.value : others.value[0]?.value,
@@ -38,6 +53,7 @@ function join(): void {
     joinFrom({
       clockwise: turnsClockwise(machine.value, derived.value.train.rates, props.member.id),
       ...{ kind: kind.kind, from: props.member.id, radius: radius.value, at: derived.value.positions.at },
+      ...spotPin.value,
       ...(toNow.value && { to: toNow.value }),
     }),
   );
@@ -55,8 +71,15 @@ function join(): void {
       data-test="join-to"
       @update:model-value="to = $event ?? NEW"
     />
+    <v-select
+      v-if="spots.length > 0"
+      v-model="spot"
+      :items="spots"
+      label="Its pin stands on"
+      data-test="join-spot"
+    />
     <NumberField
-      v-if="chosen?.sized"
+      v-else-if="chosen?.sized"
       v-model="radius"
       :label="chosen.sized"
       :limits="LIMITS.pinOut"

@@ -18,7 +18,7 @@ import type { Result } from '@tesseron/core/result';
 import { goesToAndFro, groundRate } from '@tesseron/core/train';
 import { periodOf, sayPeriod } from '@tesseron/core/units';
 import { nameOf, sayRate } from '@tesseron/core/words';
-import { computed, ref, useTemplateRef } from 'vue';
+import { computed, defineAsyncComponent, ref, useTemplateRef } from 'vue';
 import StationLayout from '../../frame/StationLayout.vue';
 import { useRatioWorking } from '../../frame/use-ratio-working';
 import { useOpen } from '../../machine/use-open';
@@ -26,6 +26,7 @@ import ArborTools from './ArborTools.vue';
 import BlanksPanel from './BlanksPanel.vue';
 import DeletePanel from './DeletePanel.vue';
 import JoinPanel from './JoinPanel.vue';
+import RodPoints from './RodPoints.vue';
 import JointTools from './JointTools.vue';
 import ElevationDrawing from './ElevationDrawing.vue';
 import MeshTools from './MeshTools.vue';
@@ -51,6 +52,9 @@ const drawing = useTemplateRef<InstanceType<typeof ElevationDrawing>>('drawing')
 const planetary = ref(false);
 const ready = ref(false);
 const joining = ref(false);
+/** The search for linkages comes when it is asked for. */
+const LinkagePanel = defineAsyncComponent(() => import('./LinkagePanel.vue'));
+const finding = ref(false);
 const deleting = ref<string>();
 
 const arbors = computed(() =>
@@ -221,12 +225,16 @@ const arborRows = useRows(() => arbors.value);
         <v-btn v-if="machine.drive" data-test="add-planetary" @click="planetary = true">Planetary set…</v-btn>
         <v-btn v-if="machine.drive" data-test="add-ready" @click="ready = true">Ready arrangement…</v-btn>
         <v-btn v-if="lead" data-test="join-open" @click="joining = true">Join…</v-btn>
+        <v-btn v-if="lead?.kind === 'arbor'" data-test="linkage-open" @click="finding = true"
+          >Find a linkage…</v-btn
+        >
         <v-btn v-if="machine.drive && machine.wheels.length === 0" data-test="first-wheel" @click="start"
           >First wheel</v-btn
         >
       </p>
       <PlanetaryPanel v-if="planetary" v-model="planetary" />
       <JoinPanel v-if="joining && lead" v-model="joining" :hand="hand" :member="lead" />
+      <LinkagePanel v-if="finding && lead?.kind === 'arbor'" v-model="finding" :hand="hand" :arbor="lead" />
       <ReadyPanel v-if="ready" v-model="ready" :chosen="shownArbor" />
       <v-select
         v-if="machine.modes.length > 0"
@@ -265,6 +273,7 @@ const arborRows = useRows(() => arbors.value);
         open to drive a new arbor, up or down to another layer; drag an arbor’s name onto another to share its
         axis. Type digits to change a count.
       </p>
+      <RodPoints v-if="arbor?.kind === 'link'" :hand="hand" :rod="arbor" />
       <h3>Arbors, in turns per turn of the drive</h3>
       <table class="ruled" data-test="rates">
         <thead>
