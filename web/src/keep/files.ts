@@ -1,3 +1,4 @@
+import type { DrawnLines } from '@tesseron/core/format/drawn-lines';
 import { formatOf, readable } from '@tesseron/core/format/file-formats';
 import { MOST_CHARACTERS, type Machine, readMachine } from '@tesseron/core/machine';
 import { fail, type Result } from '@tesseron/core/result';
@@ -53,6 +54,22 @@ export async function openDrawing(): Promise<{ name: string; text: string } | un
     throw error;
   }
 }
+
+/** The lines of a drawing: DXF by its ending, else SVG. The readers come when a file is opened. */
+export async function readDrawing({
+  name,
+  text,
+}: {
+  name: string;
+  text: string;
+}): Promise<Result<DrawnLines>> {
+  return /\.dxf$/i.test(name)
+    ? (await import('@tesseron/core/format/read-dxf')).readDxf(text)
+    : (await import('@tesseron/core/format/read-svg')).readSvg(text);
+}
+
+/** Whether a file that was opened is a table of figures. */
+export const isTable = (name: string): boolean => /\.(csv|txt|tsv)$/i.test(name);
 
 /** The most of a file for a cutter or a printer that is read, bytes. */
 const MOST_BYTES = 200_000_000;

@@ -9,15 +9,23 @@ import { builderOn } from '../planting/index.ts';
 import { freeName, type Made } from './drive-new.ts';
 import { gone } from './sound.ts';
 
+/** A line that a point is to follow, mm. */
+export interface WantedLine {
+  readonly points: readonly Point[];
+  readonly closed: boolean;
+}
+
 const short = (x: number): number => Math.round(x * 1e6) / 1e6;
 
 /**
  * Makes a linkage that was found, from the arbor whose turning it takes: a pin on it, a coupler, a rocker on an axis of
  * its own; the coupler's point, where one was wanted, is traced. Of wanted angles both arbors stand at the first of
- * them before the drive has moved.
+ * them before the drive has moved; for an arbor that turns clockwise it is made as in a mirror, so that it comes to the
+ * others in their order.
  */
-export function linkageFrom(from: string, { linkage, startDeg }: LinkageFound): Attempt<Made> {
+export function linkageFrom(from: string, found: LinkageFound, clockwise = false): Attempt<Made> {
   return machine => {
+    const { linkage, startDeg } = clockwise && found.startDeg ? mirrored(found) : found;
     const lead = byId(machine.members, from);
     if (!lead) return gone(from);
     if (lead.kind !== 'arbor') return fail('hand-needs-arbor', { name: lead.name });
@@ -64,6 +72,12 @@ export function linkageFrom(from: string, { linkage, startDeg }: LinkageFound): 
   };
 }
 
+/** A linkage for angles in the mirror of the line through its axes. */
+const mirrored = ({ linkage, startDeg }: LinkageFound): Pick<LinkageFound, 'linkage' | 'startDeg'> => ({
+  linkage: { ...linkage, other: !linkage.other },
+  ...(startDeg && { startDeg: [-startDeg[0], -startDeg[1]] }),
+});
+
 const rodPoint = ({ x, y }: Point): { readonly radius: number; readonly angleDeg: number } => ({
   radius: short(Math.hypot(x, y)),
   angleDeg: short(degrees(Math.atan2(y, x))),
@@ -96,25 +110,38 @@ export const pairsText = (pairs: readonly (readonly [number, number])[]): string
   pairs.map(([a, b]) => `${short(a)}, ${short(b)}`).join('\n');
 
 /** The longest line of a drawing as points of a path, mm, thinned to as many as can be wanted; whether it closes. */
-export function pathFromDrawing({
-  lines,
-  millimetres = 1,
-}: DrawnLines): Result<{ readonly points: readonly Point[]; readonly closed: boolean }> {
+export function pathFromDrawing({ lines, millimetres = 1 }: DrawnLines): Result<WantedLine> {
   const long = ({ points }: DrawnLines['lines'][number]): number =>
     points.reduce((sum, p, i) => (i === 0 ? 0 : sum + distance(p, points[i - 1] ?? p)), 0);
   const [longest] = [...lines].sort((a, b) => long(b) - long(a));
   const [least, most] = WANTED_POINTS;
   const given = longest?.points.length ?? 0;
   if (!longest || given < least) return fail('linkage-points', { given, least, most });
-  const first = longest.points[0];
-  const closes = first !== undefined && distance(first, longest.points.at(-1) ?? first) < 1e-6;
-  const open = closes ? longest.points.slice(0, -1) : longest.points;
-  const count = Math.min(most, open.length);
-  const points = Array.from({ length: count }, (_, i) => {
+  const line = thinned(longest.points.map(p => ({ x: p.x * millimetres, y: p.y * millimetres })));
+  return ok({ ...line, closed: longest.closed || line.closed });
+}
+
+/**
+ * A path from a table: rows of x and y in mm, or of a time and x and y, as a traced path is saved; thinned to as many
+ * as can be wanted. It closes where its last point is its first.
+ */
+export function pathFromTable(text: string): Result<WantedLine> {
+  const rows = text.split(/\r?\n/).filter(row => row.trim() !== '');
+  const timed = rows.every(row => row.split(/[;,\t]/).length === 3);
+  const read = pairsFromText(timed ? rows.map(row => row.replace(/^[^;,\t]*[;,\t]/, '')).join('\n') : text);
+  return read.ok ? ok(thinned(read.value.map(([x, y]) => ({ x, y })))) : read;
+}
+
+function thinned(points: readonly Point[]): WantedLine {
+  const first = points[0];
+  const closed = points.length > 2 && first !== undefined && distance(first, points.at(-1) ?? first) < 1e-6;
+  const open = closed ? points.slice(0, -1) : points;
+  const count = Math.min(WANTED_POINTS[1], open.length);
+  const kept = Array.from({ length: count }, (_, i) => {
     const p = open[Math.round((i * (open.length - 1)) / Math.max(1, count - 1))] ?? { x: 0, y: 0 };
-    return { x: short(p.x * millimetres), y: short(p.y * millimetres) };
+    return { x: short(p.x), y: short(p.y) };
   });
-  return ok({ points, closed: longest.closed || closes });
+  return { points: kept, closed };
 }
 
 /** A step of a leg: along the ground and back above it, mm; a path to begin with. */

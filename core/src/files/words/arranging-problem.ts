@@ -126,7 +126,7 @@ export const ARRANGING_SENTENCES = {
   'linkage-none-found': () =>
     'No linkage was found that moves so, goes round and fits. ' +
     'Ask for a smaller transmission angle, more room, or a simpler motion.',
-  'linkage-unread': d => `Line ${d.line}, “${d.text}”, is not two numbers such as 40, 12.5.`,
+  'linkage-unread': d => `Line ${d.line}, “${d.text}”, is not two numbers up to 5000 such as 40, 12.5.`,
   'hand-cam-too-near': d =>
     `${d.b} stands ${mm(d.apart, 2)} from ${d.a}, within the cam’s ${mm(d.radius, 2)}: take a smaller radius.`,
   'hand-needs-arbor': d => `“${d.name}” does not stand on an arbor, so it cannot drive a new one.`,

@@ -1,11 +1,17 @@
 import { seeded } from '../../ground/rational/index.ts';
-import { crankGoesRound, type FourBar, leastTransmission, roomOf, standsAt } from './four-bar.ts';
+import { degrees, radians } from '../../ground/units/index.ts';
+import { beyond, crankGoesRound, type FourBar, leastTransmission, roomOf, standsAt } from './four-bar.ts';
 import { leastSquares } from './least-squares.ts';
 import type { Shortlist } from './shortlist.ts';
-import type { LinkageFound, LinkageNews, LinkageQuery, WantedMotion } from './wanted-motion.ts';
+import {
+  type LinkageFound,
+  type LinkageNews,
+  type LinkageQuery,
+  TRANSMISSION_MARGIN,
+  type WantedMotion,
+} from './wanted-motion.ts';
 
 type WantedAngles = Extract<WantedMotion, { kind: 'angles' }>;
-const RAD = Math.PI / 180;
 /** Starts drawn by chance in a round. */
 const DRAWN = 4000;
 const BETTERED = 12;
@@ -48,7 +54,7 @@ export function* findByAngles(
 /** Crank, coupler and rocker with the axes 1 apart, and the angles of both pins at the first place. */
 function byFreudenstein({ pairs }: WantedAngles, phi0: number, psi0: number): number[] | undefined {
   const rows = pairs.map(([crank, rocker]): [number, number, number, number] => {
-    const [phi, psi] = [phi0 + crank * RAD, psi0 + rocker * RAD];
+    const [phi, psi] = [phi0 + radians(crank), psi0 + radians(rocker)];
     return [Math.cos(psi), -Math.cos(phi), 1, Math.cos(phi - psi)];
   });
   const k = solvedNormal(rows);
@@ -89,7 +95,7 @@ const linkageOf = (values: readonly number[], other: boolean): FourBar => {
 function keeps(query: LinkageQuery, values: readonly number[]): boolean {
   const { crank, coupler, rocker } = linkageOf(values, false);
   const lengths = { crank, coupler, rocker, ground: 1 };
-  return crankGoesRound(lengths) && leastTransmission(lengths) >= query.leastTransmissionDeg * RAD;
+  return crankGoesRound(lengths) && leastTransmission(lengths) >= radians(query.leastTransmissionDeg);
 }
 
 /** How far the rocker is off at each place, radians; far off where it cannot close. */
@@ -97,9 +103,9 @@ function angleErrors({ pairs }: WantedAngles, values: readonly number[], other: 
   const [phi0 = 0, psi0 = 0] = values.slice(3);
   const linkage = linkageOf(values, other);
   return pairs.map(([crank, rocker]) => {
-    const at = standsAt(linkage, phi0 + crank * RAD);
+    const at = standsAt(linkage, phi0 + radians(crank));
     if (!at) return 10;
-    const off = Math.atan2(at.end.y, at.end.x - 1) - psi0 - rocker * RAD;
+    const off = Math.atan2(at.end.y, at.end.x - 1) - psi0 - radians(rocker);
     return Math.atan2(Math.sin(off), Math.cos(off));
   });
 }
@@ -110,6 +116,7 @@ function bettered(
   start: readonly number[],
   other: boolean,
 ): number[] {
+  const least = radians(query.leastTransmissionDeg) + TRANSMISSION_MARGIN;
   return leastSquares(
     start,
     values => {
@@ -117,7 +124,7 @@ function bettered(
       const lengths = { crank, coupler, rocker, ground: 1 };
       if (crank <= 0 || coupler <= 0 || rocker <= 0 || !crankGoesRound(lengths))
         return new Array<number>(wanted.pairs.length + 1).fill(10);
-      const lack = Math.max(0, query.leastTransmissionDeg * RAD - leastTransmission(lengths));
+      const lack = Math.max(0, least - leastTransmission(lengths));
       return [...angleErrors(wanted, values, other), lack];
     },
     wanted.pairs.length + 1,
@@ -131,7 +138,7 @@ function judged(
   values: readonly number[],
   other: boolean,
 ): LinkageFound | undefined {
-  if (!keeps({ ...query, leastTransmissionDeg: query.leastTransmissionDeg - 0.05 }, values)) return undefined;
+  if (!keeps(query, values)) return undefined;
   const unit = linkageOf(values, other);
   const linkage = {
     ...unit,
@@ -139,12 +146,12 @@ function judged(
     ...{ rocker: unit.rocker * wanted.apart, ground: { x: wanted.apart, y: 0 } },
   };
   const room = roomOf(linkage);
-  if (query.room && (room.width > query.room.width || room.height > query.room.height)) return undefined;
+  if (beyond(query.room, room) > 0) return undefined;
   const [phi0 = 0, psi0 = 0] = values.slice(3);
   const { crank, coupler, rocker } = unit;
   return {
-    ...{ linkage, room, startDeg: [phi0 / RAD, psi0 / RAD] },
-    off: Math.max(...angleErrors(wanted, values, other).map(Math.abs)) / RAD,
-    transmissionDeg: leastTransmission({ crank, coupler, rocker, ground: 1 }) / RAD,
+    ...{ linkage, room, startDeg: [degrees(phi0), degrees(psi0)] },
+    off: degrees(Math.max(...angleErrors(wanted, values, other).map(Math.abs))),
+    transmissionDeg: degrees(leastTransmission({ crank, coupler, rocker, ground: 1 })),
   };
 }

@@ -1,6 +1,8 @@
 import { distance, type Point } from '../../ground/geometry/index.ts';
 import { seeded } from '../../ground/rational/index.ts';
+import { degrees, radians } from '../../ground/units/index.ts';
 import {
+  beyond,
   couplerPath,
   crankGoesRound,
   type FourBar,
@@ -13,7 +15,13 @@ import {
 import { leastSquares } from './least-squares.ts';
 import { bestLaid, COMPARED, evenly } from './path-start.ts';
 import type { Shortlist } from './shortlist.ts';
-import type { LinkageFound, LinkageNews, LinkageQuery, WantedMotion } from './wanted-motion.ts';
+import {
+  type LinkageFound,
+  type LinkageNews,
+  type LinkageQuery,
+  TRANSMISSION_MARGIN,
+  type WantedMotion,
+} from './wanted-motion.ts';
 
 type WantedPath = Extract<WantedMotion, { kind: 'path' }>;
 /** A linkage and where the axis of its crank stands among the wanted points. */
@@ -56,7 +64,7 @@ export function* findByPath(
       if (nearest.length === BETTERED && last && laid.remains >= last.remains) continue;
       if (laid.by <= 0) continue;
       const linkage = scaledAndTurned(drawn, laid.by, laid.angle);
-      if (beyondRoom(query, linkage, 24) > 0.3 * linkage.crank) continue;
+      if (query.room && beyond(query.room, roomOf(linkage, 24)) > 0.3 * linkage.crank) continue;
       nearest.push({ placed: { linkage, axis: laid.move }, remains: laid.remains });
       nearest.sort((a, b) => a.remains - b.remains);
       nearest.splice(BETTERED);
@@ -76,7 +84,7 @@ function drawnLinkage(chance: () => number, query: LinkageQuery): FourBar | unde
   const lengths = { crank: 1, coupler, rocker, ground: apart };
   const [other, out, at] = [chance() < 0.5, chance(), 2 * Math.PI * chance()];
   if (!crankGoesRound(lengths)) return undefined;
-  if (leastTransmission(lengths) < (query.leastTransmissionDeg * Math.PI) / 180) return undefined;
+  if (leastTransmission(lengths) < radians(query.leastTransmissionDeg)) return undefined;
   const radius = 2.2 * coupler * out;
   return {
     ...{ crank: 1, coupler, rocker, ground: { x: apart, y: 0 }, other },
@@ -101,7 +109,7 @@ function placedOf(values: readonly number[], other: boolean): Placed {
 function bettered(query: LinkageQuery, wanted: WantedPath, start: Placed): Placed {
   const { other } = start.linkage;
   const size = start.linkage.crank;
-  const least = (query.leastTransmissionDeg * Math.PI) / 180;
+  const least = radians(query.leastTransmissionDeg) + TRANSMISSION_MARGIN;
   const far = new Array<number>(wanted.points.length + 3).fill(100 * size);
   const values = leastSquares(
     valuesOf(start, wanted.placed),
@@ -118,20 +126,13 @@ function bettered(query: LinkageQuery, wanted: WantedPath, start: Placed): Place
         ...wanted.points.map(p => asideOf(path, p, axis)),
         10 * size * lack,
         long,
-        beyondRoom(query, linkage, 24),
+        query.room ? beyond(query.room, roomOf(linkage, 24)) : 0,
       ];
     },
     wanted.points.length + 3,
     new Array<number>(wanted.placed ? 7 : 9).fill(size),
   );
   return placedOf(values, other);
-}
-
-/** By how much it is wider or higher than its room, mm. */
-function beyondRoom({ room }: LinkageQuery, linkage: FourBar, steps?: number): number {
-  if (!room) return 0;
-  const takes = roomOf(linkage, steps);
-  return Math.max(0, takes.width - room.width, takes.height - room.height);
 }
 
 const longest = ({ coupler, rocker, ground }: FourLengths): number => Math.max(coupler, rocker, ground);
@@ -164,10 +165,10 @@ function judged(
 ): LinkageFound | undefined {
   const lengths = lengthsOf(linkage);
   if (!crankGoesRound(lengths) || longest(lengths) > 1.02 * SLENDER * linkage.crank) return undefined;
-  const transmissionDeg = (leastTransmission(lengths) * 180) / Math.PI;
-  if (transmissionDeg < query.leastTransmissionDeg - 0.05) return undefined;
+  const transmissionDeg = degrees(leastTransmission(lengths));
+  if (transmissionDeg < query.leastTransmissionDeg) return undefined;
   const room = roomOf(linkage);
-  if (beyondRoom(query, linkage) > 0) return undefined;
+  if (beyond(query.room, room) > 0) return undefined;
   const path = couplerPath(linkage, JUDGED);
   if (!path) return undefined;
   const moved = path.map(p => ({ x: p.x + axis.x, y: p.y + axis.y }));

@@ -1,9 +1,9 @@
-import { crankGoesRound, type FourBar, leastTransmission, roomOf } from './four-bar.ts';
+import { degrees, radians } from '../../ground/units/index.ts';
+import { beyond, crankGoesRound, type FourBar, leastTransmission, roomOf } from './four-bar.ts';
 import type { Shortlist } from './shortlist.ts';
 import type { LinkageQuery, WantedMotion } from './wanted-motion.ts';
 
 type WantedSwing = Extract<WantedMotion, { kind: 'swing' }>;
-const RAD = Math.PI / 180;
 
 /** How much farther than half a turn the crank goes on the longer way, degrees: 180·(q − 1)/(q + 1). */
 export const unevenDeg = (timeRatio: number): number => (180 * (timeRatio - 1)) / (timeRatio + 1);
@@ -15,8 +15,8 @@ export const unevenDeg = (timeRatio: number): number => (180 * (timeRatio - 1)) 
  * half the difference of how far they are. Source: Norton, Design of Machinery, quick-return four-bars; from memory.
  */
 export function findBySwing(query: LinkageQuery, wanted: WantedSwing, list: Shortlist): void {
-  const swing = wanted.swingDeg * RAD;
-  const uneven = unevenDeg(wanted.timeRatio) * RAD;
+  const swing = radians(wanted.swingDeg);
+  const uneven = radians(unevenDeg(wanted.timeRatio));
   const half = Math.sin(swing / 2);
   const height = Math.cos(swing / 2);
   // The rocker is 1 long, its axis at 0, 0; its pin's ends stand at (±half, height).
@@ -35,14 +35,14 @@ export function findBySwing(query: LinkageQuery, wanted: WantedSwing, list: Shor
         ground: Math.hypot(x, y),
       };
       if (unit.crank < 1e-3 || !crankGoesRound(unit)) continue;
-      const transmissionDeg = leastTransmission(unit) / RAD;
+      const transmissionDeg = degrees(leastTransmission(unit));
       if (transmissionDeg < query.leastTransmissionDeg) continue;
       const linkage = scaled(unit, wanted.apart);
       const made = swingOf(linkage);
       // From the other arc of the circle the ends are seen under what that angle lacks to a half turn.
       if (Math.abs(made.swing - swing) > 1e-6 || Math.abs(made.uneven - uneven) > 1e-6) continue;
       const room = roomOf(linkage);
-      if (query.room && (room.width > query.room.width || room.height > query.room.height)) continue;
+      if (beyond(query.room, room) > 0) continue;
       list.add({ linkage, off: 0, transmissionDeg, room });
     }
   }
@@ -54,10 +54,9 @@ const PLACES = 720;
 function onCircle(half: number, height: number, uneven: number, at: number): (readonly [number, number])[] {
   const radius = half / Math.sin(uneven);
   const up = half / Math.tan(uneven);
-  const places = [height + up, height - up].map(
+  return [height + up, height - up].map(
     middle => [radius * Math.cos(at), middle + radius * Math.sin(at)] as const,
   );
-  return places;
 }
 
 const scaled = (

@@ -93,8 +93,18 @@ export function scaledAndTurned(linkage: FourBar, by: number, angle: number): Fo
   };
 }
 
+/** How wide and high something is, mm. */
+export interface Room {
+  readonly width: number;
+  readonly height: number;
+}
+
+/** By how much something is wider or higher than its room, mm; nothing where there is no end of room. */
+export const beyond = (room: Room | undefined, takes: Room): number =>
+  room ? Math.max(0, takes.width - room.width, takes.height - room.height) : 0;
+
 /** How wide and high all that moves of it is over a turn, its axes included, mm. */
-export function roomOf(linkage: FourBar, steps = 90): { readonly width: number; readonly height: number } {
+export function roomOf(linkage: FourBar, steps = 90): Room {
   const all: Point[] = [{ x: 0, y: 0 }, linkage.ground];
   for (let i = 0; i < steps; i++) {
     const at = standsAt(linkage, (2 * Math.PI * i) / steps);

@@ -2,7 +2,8 @@ import { levenbergMarquardt } from 'ml-levenberg-marquardt';
 
 /**
  * The values at which so many remainders become least in their squares, sought from a start by Levenberg's and
- * Marquardt's routine. `size` is what counts as a small change of each value times 10^4.
+ * Marquardt's routine. Slopes are taken over a
+ * millionth of the `size` of each value.
  */
 export function leastSquares(
   start: readonly number[],

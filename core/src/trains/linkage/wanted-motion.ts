@@ -1,5 +1,5 @@
 import type { Point } from '../../ground/geometry/index.ts';
-import type { FourBar } from './four-bar.ts';
+import type { FourBar, Room } from './four-bar.ts';
 
 /** What a linkage is to do; mm and degrees. */
 export type WantedMotion =
@@ -33,7 +33,7 @@ export interface LinkageQuery {
   /** No transmission angle is to be less, degrees. */
   readonly leastTransmissionDeg: number;
   /** All that moves has to fit into so much, mm; left out, there is room. */
-  readonly room?: { readonly width: number; readonly height: number };
+  readonly room?: Room;
   /** How many are kept. */
   readonly top: number;
   /** How often it begins anew from chance. */
@@ -46,7 +46,7 @@ export interface LinkageFound {
   /** Farthest from what was wanted: mm of a path, degrees of angles. */
   readonly off: number;
   readonly transmissionDeg: number;
-  readonly room: { readonly width: number; readonly height: number };
+  readonly room: Room;
   /** The angle of the crank's pin at the first of the angles, and of the rocker's pin there, degrees. */
   readonly startDeg?: readonly [crank: number, rocker: number];
   /** Where the axis of the crank stands among the wanted points, mm. */
@@ -58,3 +58,6 @@ export interface LinkageNews {
   readonly done: number;
   readonly linkages?: readonly LinkageFound[];
 }
+
+/** Linkages are made better towards a transmission angle so much greater, so that they keep the one asked, radians. */
+export const TRANSMISSION_MARGIN = 0.002;

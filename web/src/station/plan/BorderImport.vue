@@ -5,7 +5,7 @@ import type { Region } from '@tesseron/core/machine';
 import type { Problem } from '@tesseron/core/result';
 import { sayProblem } from '@tesseron/core/words';
 import { ref, shallowRef } from 'vue';
-import { openDrawing } from '../../keep';
+import { openDrawing, readDrawing } from '../../keep';
 
 /** Reads a border from a DXF or SVG file; what is wrong with it is said, and mended only as asked. */
 const emit = defineEmits<{ read: [region: Region] }>();
@@ -21,15 +21,8 @@ async function open(): Promise<void> {
   if (!file) return;
   name.value = file.name;
   wishes = {};
-  const isDxf = /\.dxf$/i.test(file.name);
-  const [reader, border] = await Promise.all([
-    isDxf
-      ? import('@tesseron/core/format/read-dxf').then(m => m.readDxf)
-      : import('@tesseron/core/format/read-svg').then(m => m.readSvg),
-    import('@tesseron/core/format/border'),
-  ]);
+  const [read, border] = await Promise.all([readDrawing(file), import('@tesseron/core/format/border')]);
   borderOf = border.borderFrom;
-  const read = reader(file.text);
   drawn = read.ok ? read.value : undefined;
   problem.value = read.ok ? undefined : read.problem;
   if (read.ok) take({});

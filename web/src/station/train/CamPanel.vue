@@ -24,7 +24,7 @@ import type { Result } from '@tesseron/core/result';
 import { degrees, figure, mm, radians } from '@tesseron/core/units';
 import { sayProblem } from '@tesseron/core/words';
 import { computed, ref } from 'vue';
-import { openDrawing, saveFile } from '../../keep';
+import { isTable, openDrawing, readDrawing, saveFile } from '../../keep';
 import DialogBox from '../../parts/DialogBox.vue';
 import NumberField from '../../parts/NumberField.vue';
 import SlideField from '../../parts/SlideField.vue';
@@ -100,10 +100,8 @@ async function read(): Promise<void> {
 }
 
 async function motionFrom(file: { name: string; text: string }): Promise<Result<CamMotion>> {
-  if (/\.(csv|txt|tsv)$/i.test(file.name)) return motionFromTable(file.text);
-  const drawing = /\.dxf$/i.test(file.name)
-    ? (await import('@tesseron/core/format/read-dxf')).readDxf(file.text)
-    : (await import('@tesseron/core/format/read-svg')).readSvg(file.text);
+  if (isTable(file.name)) return motionFromTable(file.text);
+  const drawing = await readDrawing(file);
   return drawing.ok ? motionFromDrawing(drawing.value) : drawing;
 }
 

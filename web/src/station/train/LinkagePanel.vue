@@ -1,18 +1,27 @@
 <script setup lang="ts">
-import { linkageFrom, pairsFromText, pairsText, pathFromDrawing, stepPath } from '@tesseron/core/edit';
-import type { LinkageFound, LinkageQuery, WantedMotion } from '@tesseron/core/linkage';
+import {
+  linkageFrom,
+  pairsFromText,
+  pairsText,
+  pathFromDrawing,
+  pathFromTable,
+  stepPath,
+  turnsClockwise,
+  type WantedLine,
+} from '@tesseron/core/edit';
+import { type LinkageFound, type LinkageQuery, lengthsOf, type WantedMotion } from '@tesseron/core/linkage';
 import type { Point } from '@tesseron/core/geometry';
 import { type Arbor, LIMITS } from '@tesseron/core/machine';
-import { fail, ok, type Result } from '@tesseron/core/result';
-import { figure, mm, radians } from '@tesseron/core/units';
+import { ok, type Result } from '@tesseron/core/result';
+import { figure, fixed, mm, radians } from '@tesseron/core/units';
 import { sayProblem } from '@tesseron/core/words';
-import { computed, ref } from 'vue';
+import { computed, ref, watch } from 'vue';
 import DialogBox from '../../parts/DialogBox.vue';
 import SlideField from '../../parts/SlideField.vue';
 import NumberField from '../../parts/NumberField.vue';
 import TickBox from '../../parts/TickBox.vue';
 import WorkBar from '../../parts/WorkBar.vue';
-import { openDrawing } from '../../keep';
+import { isTable, openDrawing, readDrawing } from '../../keep';
 import { useSearch } from '../../worker/use-search';
 import LinkagePad from './LinkagePad.vue';
 import type { Hand } from './use-hand';
@@ -41,7 +50,9 @@ const transmission = ref(40);
 const [width, height] = [ref<number>(), ref<number>()];
 const angle = ref(0);
 const problem = ref('');
-const chosen = ref(0);
+/** The linkage that is looked at; the list grows and changes while the search goes on. */
+const chosen = ref('');
+const keyOf = (f: LinkageFound): string => JSON.stringify(f.linkage);
 
 const search = useSearch<'linkage'>();
 const found = computed((): readonly LinkageFound[] => {
@@ -52,7 +63,7 @@ const failed = computed(() => {
   const answer = search.answer.value;
   return answer && !answer.ok ? sayProblem(answer.problem) : '';
 });
-const shown = computed(() => found.value[chosen.value] ?? found.value[0]);
+const shown = computed(() => found.value.find(f => keyOf(f) === chosen.value) ?? found.value[0]);
 const typedPath = computed(() => pairsFromText(pathText.value));
 const points = computed((): readonly Point[] =>
   typedPath.value.ok ? typedPath.value.value.map(([x, y]) => ({ x, y })) : [],
@@ -64,8 +75,15 @@ const unread = computed(() => {
 
 function setPoints(next: readonly Point[]): void {
   pathText.value = pairsText(next.map(p => [p.x, p.y]));
-  search.clear();
 }
+/** What was found answers what was asked: it goes when anything else is asked. */
+watch(
+  [kind, pathText, angleText, closed, placed, apart, swingDeg, timeRatio, transmission, width, height],
+  () => {
+    search.clear();
+    problem.value = '';
+  },
+);
 function wanted(): Result<WantedMotion> {
   if (kind.value === 'swing')
     return ok({
@@ -86,7 +104,7 @@ function start(): void {
   const motion = wanted();
   problem.value = motion.ok ? '' : sayProblem(motion.problem);
   if (!motion.ok) return;
-  chosen.value = 0;
+  chosen.value = '';
   search.clear();
   const room: LinkageQuery['room'] =
     width.value === undefined && height.value === undefined
@@ -109,28 +127,22 @@ async function read(): Promise<void> {
   closed.value = made.value.closed;
   setPoints(made.value.points);
 }
-async function pathFrom(file: {
-  name: string;
-  text: string;
-}): Promise<Result<{ points: readonly Point[]; closed: boolean }>> {
-  if (/\.(csv|txt|tsv)$/i.test(file.name)) {
-    const read = pairsFromText(file.text);
-    return read.ok ? ok({ points: read.value.map(([x, y]) => ({ x, y })), closed: closed.value }) : read;
-  }
-  const drawing = /\.dxf$/i.test(file.name)
-    ? (await import('@tesseron/core/format/read-dxf')).readDxf(file.text)
-    : (await import('@tesseron/core/format/read-svg')).readSvg(file.text);
-  return drawing.ok
-    ? pathFromDrawing(drawing.value)
-    : fail(drawing.problem.code, drawing.problem.data as never);
+async function pathFrom(file: { name: string; text: string }): Promise<Result<WantedLine>> {
+  if (isTable(file.name)) return pathFromTable(file.text);
+  const drawing = await readDrawing(file);
+  return drawing.ok ? pathFromDrawing(drawing.value) : drawing;
 }
 function make(): void {
   const linkage = shown.value;
-  if (
-    linkage &&
-    props.hand.make(`A linkage from ${props.arbor.name}`, 'joint', linkageFrom(props.arbor.id, linkage))
-  )
+  if (!linkage) return;
+  const { arbor, hand } = props;
+  const clockwise = turnsClockwise(hand.machine.value, hand.derived.value.train.rates, arbor.id);
+  if (hand.make(`A linkage from ${arbor.name}`, 'joint', linkageFrom(arbor.id, linkage, clockwise)))
     open.value = false;
+}
+function sizes({ linkage }: LinkageFound): string {
+  const { crank, coupler, rocker, ground } = lengthsOf(linkage);
+  return [crank, coupler, rocker, ground].map(x => fixed(x, 1)).join(', ');
 }
 const off = (f: LinkageFound): string => (kind.value === 'path' ? mm(f.off, 3) : `${figure(f.off, 3)}°`);
 </script>
@@ -139,13 +151,7 @@ const off = (f: LinkageFound): string => (kind.value === 'path' ? mm(f.off, 3) :
   <DialogBox v-model="open" :title="`Find a linkage from ${arbor.name}`" :width="1120" test="linkage-panel">
     <div class="panes">
       <section>
-        <v-select
-          v-model="kind"
-          :items="[...KINDS]"
-          label="It is to lead"
-          data-test="linkage-kind"
-          @update:model-value="search.clear()"
-        />
+        <v-select v-model="kind" :items="[...KINDS]" label="It is to lead" data-test="linkage-kind" />
         <template v-if="kind === 'path'">
           <v-textarea
             v-model="pathText"
@@ -265,22 +271,15 @@ const off = (f: LinkageFound): string => (kind.value === 'path' ? mm(f.off, 3) :
             <tbody>
               <tr v-for="(f, i) in found" :key="i" :class="{ chosen: f === shown }">
                 <td class="figure">
-                  <PlainButton :data-test="`linkage-row-${i}`" @click="chosen = i">{{ off(f) }}</PlainButton>
+                  <PlainButton :data-test="`linkage-row-${i}`" @click="chosen = keyOf(f)">{{
+                    off(f)
+                  }}</PlainButton>
                 </td>
                 <td class="figure">{{ figure(f.transmissionDeg, 3) }}°</td>
                 <td class="figure">
-                  {{
-                    [
-                      f.linkage.crank,
-                      f.linkage.coupler,
-                      f.linkage.rocker,
-                      Math.hypot(f.linkage.ground.x, f.linkage.ground.y),
-                    ]
-                      .map(x => x.toFixed(1))
-                      .join(', ')
-                  }}
+                  {{ sizes(f) }}
                 </td>
-                <td class="figure">{{ f.room.width.toFixed(0) }} × {{ f.room.height.toFixed(0) }}</td>
+                <td class="figure">{{ fixed(f.room.width, 0) }} × {{ fixed(f.room.height, 0) }}</td>
               </tr>
             </tbody>
           </table>

@@ -26,7 +26,6 @@ import ArborTools from './ArborTools.vue';
 import BlanksPanel from './BlanksPanel.vue';
 import DeletePanel from './DeletePanel.vue';
 import JoinPanel from './JoinPanel.vue';
-import RodPoints from './RodPoints.vue';
 import JointTools from './JointTools.vue';
 import ElevationDrawing from './ElevationDrawing.vue';
 import MeshTools from './MeshTools.vue';
@@ -52,7 +51,8 @@ const drawing = useTemplateRef<InstanceType<typeof ElevationDrawing>>('drawing')
 const planetary = ref(false);
 const ready = ref(false);
 const joining = ref(false);
-/** The search for linkages comes when it is asked for. */
+/** What few machines need comes when it is asked for. */
+const RodPoints = defineAsyncComponent(() => import('./RodPoints.vue'));
 const LinkagePanel = defineAsyncComponent(() => import('./LinkagePanel.vue'));
 const finding = ref(false);
 const deleting = ref<string>();
