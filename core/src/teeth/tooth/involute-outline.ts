@@ -40,6 +40,13 @@ function impossible(spec: ToothSpec, d: InvoluteDimensions): ReturnType<typeof f
   return undefined;
 }
 
+/** How near an undercut comes to the middle of its tooth, mm: cut as far from both sides, it stands on nothing. */
+function neck(rootAt: (tau: number) => Point, end: number, steps = 200): number {
+  let nearest = -Infinity;
+  for (let i = 0; i <= steps; i++) nearest = Math.max(nearest, rootAt((end * i) / steps).y);
+  return nearest;
+}
+
 function withTip(
   spec: ToothSpec,
   d: InvoluteDimensions,
@@ -58,7 +65,9 @@ function withTip(
   const cut = edge && tipEdge(involute, from, to, d.tipRadius, { ...edge, size: edge.size * spec.module });
   if (edge && !cut) return fail('no-room-for-tip-edge', { size: edge.size * spec.module });
   const low = (p: Point): Point => ({ x: p.x, y: -p.y });
-  const root = sampleCurve(tau => low(rotate(fillet.curve(tau), toTooth)), 0, fillet.end, chordError);
+  const rootAt = (tau: number): Point => low(rotate(fillet.curve(tau), toTooth));
+  if (fillet.undercut && neck(rootAt, fillet.end) >= 0) return fail('teeth-cut-away', { count: spec.count });
+  const root = sampleCurve(rootAt, 0, fillet.end, chordError);
   const side = sampleCurve(involute, from, cut ? cut.at : to, SHARE * chordError);
   const first = root[0] ?? involute(from);
   const bottom = -Math.PI / spec.count;

@@ -170,6 +170,15 @@ describe('involute wheel', () => {
     expect(drawn, 'most parameter sets can be drawn').to.be.greaterThan(120);
   });
 
+  it('refuses a tooth that its undercut cuts off from both sides', () => {
+    const form = { ...ISO_53_A, pressureAngleDeg: 14.5, fillet: 0 };
+    const cut = involuteOutline(spec({ form, count: 6, module: 1, shift: -0.4, thinning: 0.2 }), 0.01);
+    expect(!cut.ok && cut.problem.code).to.equal('teeth-cut-away');
+    expect(
+      involuteOutline(spec({ form, count: 6, module: 1, shift: -0.3, thinning: 0.2 }), 0.01).ok,
+    ).to.equal(true);
+  });
+
   it('keeps every chord within the error that is asked for', () => {
     const s = spec({ count: 9, module: 4 });
     const fine = flatten(outline(s, 0.00005), 0.00005);
