@@ -160,6 +160,25 @@ export const KINDS: Readonly<Record<string, Machine>> = {
       },
     ],
   }),
+  'cord through an eye, cord on a drum': machine('cords', {
+    axes: [given('axis1'), given('far', 80, 0)],
+    members: [
+      driveArbor,
+      arbor('winch', 'far'),
+      { kind: 'slide', id: 'bob', name: 'bob', frame: 'ground', x: 40, y: 0, directionDeg: 90 },
+      { kind: 'slide', id: 'bucket', name: 'bucket', frame: 'ground', x: 90, y: -40, directionDeg: 90 },
+    ],
+    wheels: [wheel('face', 'drive', 60), wheel('other', 'winch', 20)],
+    joints: [
+      mesh('m1', 'face', 'other'),
+      {
+        ...{ kind: 'cord', id: 'j1', slide: 'bob', eye: { along: 80, aside: 0 }, length: 150 },
+        pin: { member: 'drive', radius: 20, angleDeg: 0, wheel: 'face' },
+      },
+      { kind: 'drum', id: 'j2', arbor: 'winch', diameter: 20, slide: 'bucket' },
+    ],
+    modes: [{ id: 'mode1', name: 'let down', engaged: [], held: [], released: ['j2'] }],
+  }),
   'yoke, slot, four-bar, two rods': machine('linkages', {
     axes: [given('axis1'), given('far', 80, 0), given('slotted', 8, -30)],
     members: [

@@ -2,6 +2,9 @@ import { type Point, polar, rotate } from '@tesseron/core/geometry';
 import type { Pin } from '@tesseron/core/machine';
 import {
   type CamFigure,
+  type CordFigure,
+  eyePlace,
+  leavesDrum,
   camFigures,
   type LinkFigure,
   linkFigure,
@@ -9,6 +12,7 @@ import {
   tracedPaths,
 } from '@tesseron/core/motion';
 import type { Derived } from '@tesseron/core/state';
+import { inMode } from '@tesseron/core/train';
 import { radians } from '@tesseron/core/units';
 import type { Tokens } from './tokens';
 import { type Size, toScreen, type View } from './view';
@@ -25,7 +29,7 @@ export interface LinkScene {
 }
 
 export function linkScene({ machine, moving }: Derived): LinkScene {
-  const figure = linkFigure(machine);
+  const figure = linkFigure(inMode(machine));
   const ends = [
     ...figure.pins,
     ...figure.bars.flatMap(b => (b.kind === 'rod' ? [b.to] : [])),
@@ -79,6 +83,7 @@ function paintLinks(context: CanvasRenderingContext2D, frame: Painted): void {
   for (const cam of frame.cams) paintCam(context, frame, cam, at);
   for (const path of frame.paths) paintPath(context, path.map(at), tokens);
   for (const id of links.slides) paintSlide(context, frame, id);
+  for (const cord of links.cords) paintCord(context, frame, cord, at);
   for (const { member, kind, from, to } of links.bars) {
     const [p, q] = [pinPoint(frame.places, from), pinPoint(frame.places, to)];
     if (!p || !q) continue;
@@ -159,6 +164,32 @@ function paintPath(context: CanvasRenderingContext2D, path: readonly Point[], to
   context.setLineDash([5, 4]);
   context.stroke();
   context.setLineDash([]);
+}
+
+/** A cord as it runs, with its eye or its drum. */
+function paintCord(
+  context: CanvasRenderingContext2D,
+  { places, tokens, view, selected }: Painted,
+  cord: CordFigure,
+  at: (p: Point) => Point,
+): void {
+  const slide = places.get(cord.slide)?.centre;
+  const centre = places.get(cord.kind === 'eye' ? eyePlace(cord.joint) : cord.arbor)?.centre;
+  const pin = cord.kind === 'eye' ? pinPoint(places, cord.pin) : undefined;
+  if (!slide || !centre) return;
+  const radius = cord.kind === 'drum' ? cord.radius : 0;
+  const leaves = cord.kind === 'drum' ? leavesDrum(slide, centre, radius, cord.side) : centre;
+  context.strokeStyle = selected === cord.joint ? tokens.accent : tokens.ink;
+  context.fillStyle = tokens.panel;
+  context.lineWidth = 1.2;
+  context.beginPath();
+  const c = at(centre);
+  context.arc(c.x, c.y, radius > 0 ? radius * view.scale : 4, 0, 2 * Math.PI);
+  context.fill();
+  context.stroke();
+  context.beginPath();
+  for (const p of [...(pin ? [pin] : []), leaves, slide].map(at)) context.lineTo(p.x, p.y);
+  context.stroke();
 }
 
 /** A block on its line, which is dashed to both sides. */

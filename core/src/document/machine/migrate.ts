@@ -9,7 +9,8 @@ import { VERSION } from './format.ts';
  * dials, globes and bodies look like and how they are read, and the way round that the drive turns; version 7 added
  * materials, and parts made otherwise than the rest; version 8 tolerances in what an output counts; version 9
  * planetary sets that are kept one; version 10 yokes, slots, four-bars and rods that meet, points of rods,
- * slides beside an axis, turned forks; version 11 motions, followers, sizes and layers of cams.
+ * slides beside an axis, turned forks; version 11 motions, followers, sizes and layers of cams; version 12 cords, pins
+ * on the faces of wheels, and joints that a mode lets go.
  */
 const STEPS: Readonly<Record<number, (data: unknown) => unknown>> = {
   1: data => ({ ...(data as object), version: 2, plans: [] }),
@@ -22,6 +23,7 @@ const STEPS: Readonly<Record<number, (data: unknown) => unknown>> = {
   8: data => ({ ...(data as object), version: 9, sets: [] }),
   9: data => ({ ...(data as object), version: 10 }),
   10: camsOf,
+  11: data => ({ ...(data as object), version: 12 }),
   6: data => ({ ...(data as object), version: 7, materials: [], making: [] }),
   5: data => ({
     ...(data as object),

@@ -23,6 +23,8 @@ import {
 } from './patch.ts';
 import { USUAL_LUG_HOLE } from '../../document/machine/usual-rim.ts';
 import { boreForArbor } from './shape-arbor.ts';
+import { changePins } from './change-pins.ts';
+import { lineOnRim } from './line-on-rim.ts';
 import { shiftTogether } from './shift-together.ts';
 import { setDriveWay } from './drive.ts';
 import { GROUND } from '../../document/machine/ground.ts';
@@ -129,6 +131,11 @@ const EDITS: { readonly [C in Exclude<FixCode, LaidFixCode>]: (subject: string, 
   'hold-member': id => holdMember(id, GROUND),
   'set-rod-length': (id, value) => setRodLength(id, value),
   'set-cam-radius': (id, value) => setJoint(id, 'cam', { radius: value }),
+  'set-cord-length': (id, value) => setJoint(id, 'cord', { length: value }),
+  'line-on-rim': lineOnRim,
+  'set-pin-out': (id, value) =>
+    changePins(id, pin => (pin.wheel === undefined ? pin : { ...pin, radius: value })),
+  'pin-on-arm': id => changePins(id, ({ wheel: _, ...pin }) => pin),
   'goes-round': id => setJoint(id, 'slot', { round: true }),
   swings: id => setJoint(id, 'slot', { round: undefined }),
   'set-places': setPlaces,

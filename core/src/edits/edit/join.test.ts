@@ -32,13 +32,15 @@ describe('joints made by hand', () => {
       const base = two ? join(empty, { kind: 'four-bar' }) : empty;
       const other = base.members.find(m => m.id !== drive && m.kind === 'arbor')?.id;
       const m = join(base, { kind, ...(two && other !== undefined && { to: other }) });
-      expect(last(m).kind).to.equal(kind === 'cam and arm' ? 'cam' : kind);
+      const lever = kind === 'lever' || kind === 'bell crank';
+      expect(last(m).kind).to.equal(kind === 'cam and arm' ? 'cam' : lever ? 'crank' : kind);
       const read = readMachine(writeMachine(m));
       expect(read.ok, kind).to.equal(true);
       const course = jointCourse(derive(m).moving, last(m));
       expect(course?.open ?? 0, kind).to.equal(0);
       if (course?.transmission !== undefined) expect(course.transmission / DEG, kind).to.be.above(20);
-      if (!two) expect(codes(m), kind).to.deep.equal([]);
+      const told = codes(m).filter(c => c !== 'cord-only-draws');
+      if (!two) expect(told, kind).to.deep.equal([]);
     }
   });
 

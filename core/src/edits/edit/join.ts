@@ -18,6 +18,10 @@ export interface JoinKind {
     | 'slot'
     | 'four-bar'
     | 'two rods'
+    | 'lever'
+    | 'bell crank'
+    | 'cord'
+    | 'drum'
     | 'cam'
     | 'cam and arm'
     | 'universal'
@@ -28,7 +32,7 @@ export interface JoinKind {
   /** The other side: a new slide, an arbor that is new or is there, or one that is there. */
   readonly to: 'slide' | 'arbor, or a new one' | 'arbor' | 'pin';
   /** What its size is, where it leads by something of a size. */
-  readonly sized?: 'Pin from the axis' | 'Radius at no lift';
+  readonly sized?: 'Pin from the axis' | 'Radius at no lift' | 'Radius of the drum';
 }
 
 const PIN = 'Pin from the axis';
@@ -38,6 +42,10 @@ export const JOIN_KINDS: readonly JoinKind[] = [
   { kind: 'four-bar', called: 'Rod to an arm: four-bar', to: 'arbor, or a new one', sized: PIN },
   { kind: 'slot', called: 'Pin in a slotted arm', to: 'arbor, or a new one', sized: PIN },
   { kind: 'two rods', called: 'Two rods that meet', to: 'pin', sized: PIN },
+  { kind: 'lever', called: 'Lever to a slide', to: 'slide', sized: PIN },
+  { kind: 'bell crank', called: 'Bell crank to a slide', to: 'slide', sized: PIN },
+  { kind: 'cord', called: 'Cord through an eye to a slide', to: 'slide', sized: PIN },
+  { kind: 'drum', called: 'Cord on a drum to a slide', to: 'slide', sized: 'Radius of the drum' },
   { kind: 'cam', called: 'Cam under a slide', to: 'slide', sized: 'Radius at no lift' },
   {
     kind: 'cam and arm',
@@ -60,6 +68,8 @@ export interface Join {
   readonly radius: number;
   /** At what angle the leading pin stands, degrees; of a rod, at one of its points. */
   readonly angleDeg?: number;
+  /** The wheel on whose face it stands. */
+  readonly wheel?: string;
   /** The member turns clockwise, seen from the front; cams are laid out for that. */
   readonly clockwise?: boolean;
   readonly at: Readonly<Record<string, Point>>;
@@ -76,7 +86,7 @@ export function joinFrom(join: Join): Attempt<Made> {
     if (join.to !== undefined && !byId(machine.members, join.to)) return gone(join.to);
     if (join.to === join.from) return fail('hand-one-member', { name: from.name });
     const kind = JOIN_KINDS.find(k => k.kind === join.kind);
-    const turning = kind?.to === 'arbor' || ['slot', 'cam', 'cam and arm'].includes(join.kind);
+    const turning = kind?.to === 'arbor' || ['slot', 'cam', 'cam and arm', 'drum'].includes(join.kind);
     if (turning && from.kind !== 'arbor') return fail('hand-needs-arbor', { name: from.name });
     if ((kind?.to === 'arbor' || kind?.to === 'pin') && join.to === undefined)
       return fail('hand-needs-second', { kind: kind.called });
@@ -85,7 +95,7 @@ export function joinFrom(join: Join): Attempt<Made> {
     const made = jointOf(machine, join, b, id);
     if (!made.ok) return made;
     b.joint(made.value);
-    return ok({ machine: b.machine(), made: id });
+    return ok({ machine: b.machine(), made: made.value.id });
   };
 }
 
@@ -100,7 +110,10 @@ export function turnsClockwise(
 }
 
 function jointOf(machine: Machine, join: Join, b: Builder, id: string): Result<Joint> {
-  const pin: Pin = { member: join.from, radius: join.radius, angleDeg: join.angleDeg ?? 0 };
+  const pin: Pin = {
+    ...{ member: join.from, radius: join.radius, angleDeg: join.angleDeg ?? 0 },
+    ...(join.wheel !== undefined && { wheel: join.wheel }),
+  };
   const name = byId(machine.members, join.from)?.name ?? '';
   const [from, to] = [join.from, join.to ?? ''];
   switch (join.kind) {
@@ -119,6 +132,18 @@ function jointOf(machine: Machine, join: Join, b: Builder, id: string): Result<J
       const apart = Math.max(join.radius, apartOf(machine, join, to) ?? 0);
       const [rodA, rodB] = [addRod(b, `${name} rod`, 1.5 * apart), addRod(b, `${name} rod`, 1.5 * apart)];
       return ok({ kind: 'two rods', id, a: pin, rodA, b: second, rodB });
+    }
+    case 'lever':
+    case 'bell crank':
+      return leverOf(machine, join, b, { id, pin, name });
+    case 'cord': {
+      const r = join.radius;
+      const slide = addSlide(b, machine, join, name, -2 * r);
+      return ok({ kind: 'cord', id, pin, eye: { along: 4 * r, aside: 0 }, length: shortened(7 * r), slide });
+    }
+    case 'drum': {
+      const slide = addSlide(b, machine, join, name, -join.radius);
+      return ok({ kind: 'drum', id, arbor: from, diameter: 2 * join.radius, slide });
     }
     case 'cam':
       return ok(camOf(machine, join, id, addSlide(b, machine, join, name)));
@@ -165,6 +190,24 @@ function fourBarOf(machine: Machine, join: Join, b: Builder, { id, pin, name }: 
     ...{ kind: 'four-bar', id, pin, rod },
     to: { member: arm, radius: (2.5 / 4) * apart, angleDeg: 90 },
   });
+}
+
+/**
+ * A rod to an arm of two sides, and a rod from its other side to a slide: opposite the first for a lever, which moves
+ * its slide against the rod, a quarter turn on for a bell crank, which moves it across.
+ */
+function leverOf(machine: Machine, join: Join, b: Builder, { id, pin, name }: Begun): Result<Joint> {
+  const apart = 4 * join.radius;
+  const half = (2.5 / 4) * apart;
+  const arm = addArm(b, machine, join, { name: `${name} ${join.kind}`, radius: apart, angleDeg: 0 });
+  b.joint({
+    ...{ kind: 'four-bar', id, pin, rod: addRod(b, `${name} coupler`, (3.75 / 4) * apart) },
+    to: { member: arm, radius: half, angleDeg: 90 },
+  });
+  const across = join.kind === 'bell crank';
+  const far: Pin = { member: arm, radius: half, angleDeg: across ? 0 : -90 };
+  const slide = addSlide(b, b.machine(), { ...join, from: arm }, name, -half, across ? 90 : 0);
+  return ok({ kind: 'crank', id: b.id('joint'), pin: far, rod: addRod(b, `${name} rod`, apart), slide });
 }
 
 /** What a cam lifts at first: half its radius under a slide, so many degrees of an arm. */
@@ -227,8 +270,18 @@ function addRod(b: Builder, stem: string, length: number): string {
   return id;
 }
 
-/** A slide in line with the axis that leads it, upwards; beside no axis through the middle of its frame. */
-function addSlide(b: Builder, machine: Machine, { from }: Join, name: string): string {
+/**
+ * A slide in line with the axis that leads it, or so far to the left of it, upwards where nothing else is said; beside
+ * no axis through the middle of its frame, or so far beside the slide that leads it.
+ */
+function addSlide(
+  b: Builder,
+  machine: Machine,
+  { from }: Join,
+  name: string,
+  offset = 0,
+  directionDeg = 90,
+): string {
   const id = b.id('slide');
   const lead = byId(machine.members, from);
   const axis = lead?.kind === 'arbor' ? byId(machine.axes, lead.axis) : undefined;
@@ -238,8 +291,11 @@ function addSlide(b: Builder, machine: Machine, { from }: Join, name: string): s
     members: [
       ...m.members,
       {
-        ...{ kind: 'slide', id, name: freeName(m, `${name} slide`), frame, x: 0, y: 0, directionDeg: 90 },
-        ...(axis && { beside: { axis: axis.id, offset: 0 } }),
+        ...{ kind: 'slide', id, name: freeName(m, `${name} slide`), frame, directionDeg },
+        ...(lead?.kind === 'slide' ? { x: lead.x - offset, y: lead.y } : { x: 0, y: 0 }),
+        ...(axis && { beside: { axis: axis.id, offset } }),
+        ...(lead?.kind === 'slide' &&
+          lead.beside && { beside: { ...lead.beside, offset: lead.beside.offset + offset } }),
       },
     ],
   }));

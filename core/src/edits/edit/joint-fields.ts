@@ -1,113 +1,37 @@
+import { type Joint, LIMITS } from '../../document/machine/index.ts';
+import { setJoint } from '../change/index.ts';
+import { camFields } from './cam-fields.ts';
 import {
-  byId,
-  type Joint,
-  type Limit,
-  LIMITS,
-  type Machine,
-  type Pin,
-  type Slide,
-} from '../../document/machine/index.ts';
-import { type Edit, patch, setJoint, setRodLength } from '../change/index.ts';
-
-/** A figure of a joint that can be typed. */
-export interface JointField {
-  readonly key: string;
-  readonly label: string;
-  readonly unit: 'mm' | '°' | '';
-  readonly limits: Limit;
-  readonly whole?: true;
-  readonly value: number;
-  readonly set: (value: number) => Edit;
-}
-
-/** One of two ways in which a joint stands. */
-export interface JointWay {
-  readonly key: string;
-  readonly label: string;
-  readonly on: boolean;
-  readonly set: (on: boolean) => Edit;
-}
-
-/** One of several kinds that a part of a joint is of. */
-export interface JointChoice {
-  readonly key: string;
-  readonly label: string;
-  readonly value: string;
-  readonly options: readonly string[];
-  readonly set: (value: string) => Edit;
-}
-
-/** All that can be typed, turned and chosen of a joint, in the order in which it is shown. */
-export interface JointFields {
-  readonly fields: readonly JointField[];
-  readonly ways: readonly JointWay[];
-  readonly choices?: readonly JointChoice[];
-}
-
-type Set = (change: object) => Edit;
-const NONE: JointFields = { fields: [], ways: [] };
+  angle,
+  type FieldParts,
+  type JointFields,
+  mmField,
+  nameOf,
+  NONE,
+  otherWay,
+  pinFields,
+  pinPlace,
+  rodField,
+  roundWay,
+  type Set,
+  slideFields,
+} from './joint-field.ts';
 
 /** What can be changed of a joint: of its pins, its rods, its slide. Meshes and reducers have panels of their own. */
-export function jointFields(machine: Pick<Machine, 'members'>, joint: Joint): JointFields {
+export function jointFields(machine: FieldParts, joint: Joint): JointFields {
   const set: Set = change => setJoint(joint.id, joint.kind, change);
   switch (joint.kind) {
     case 'crank':
-      return {
-        fields: [
-          ...pinFields('pin', 'Pin', joint.pin, set),
-          ...rodField(machine, joint.rod, 'Rod'),
-          ...slideFields(machine, joint.slide),
-        ],
-        ways: [otherWay('Slide behind the pin', joint, set)],
-      };
     case 'yoke':
-      return {
-        fields: [...pinFields('pin', 'Pin', joint.pin, set), ...slideFields(machine, joint.slide)],
-        ways: [],
-      };
+    case 'cord':
+    case 'drum':
+      return slidingFields(machine, joint, set);
     case 'slot':
-      return {
-        fields: [
-          ...pinFields('pin', 'Pin', joint.pin, set),
-          angle('slotDeg', 'Slot points at', joint.slotDeg, value => set({ slotDeg: value })),
-        ],
-        ways: [roundWay('Goes round with the pin', joint, set)],
-      };
     case 'four-bar':
-      return {
-        fields: [
-          ...pinFields('pin', 'Pin', joint.pin, set),
-          ...rodField(machine, joint.rod, 'Rod'),
-          ...pinFields('to', 'Far pin', joint.to, set),
-        ],
-        ways: [
-          otherWay('Put together the other way', joint, set),
-          roundWay('Goes round with the pin', joint, set),
-        ],
-      };
     case 'two rods':
-      return {
-        fields: [
-          ...pinFields('a', 'Pin', joint.a, set),
-          ...rodField(machine, joint.rodA, 'Its rod'),
-          ...pinFields('b', 'Far pin', joint.b, set),
-          ...rodField(machine, joint.rodB, 'Far rod'),
-        ],
-        ways: [otherWay('Put together the other way', joint, set)],
-      };
+      return swungFields(machine, joint, set);
     case 'universal':
-      return {
-        fields: [
-          {
-            ...angle('bendDeg', 'Bend', joint.bendDeg ?? 0, v => set({ bendDeg: v })),
-            limits: LIMITS.bendDeg,
-          },
-          angle('forkDeg', 'Fork turned', joint.forkDeg ?? 0, value =>
-            set({ forkDeg: value === 0 ? undefined : value }),
-          ),
-        ],
-        ways: [],
-      };
+      return universalFields(joint, set);
     case 'friction':
       return frictionFields(machine, joint, set);
     case 'cam':
@@ -123,93 +47,123 @@ export function jointFields(machine: Pick<Machine, 'members'>, joint: Joint): Jo
   }
 }
 
-type Cam = Extract<Joint, { kind: 'cam' }>;
+type Of<K extends Joint['kind']> = Extract<Joint, { kind: K }>;
 
-/** A roller that suits a cam of a radius, and a spring that suits small models: guesses. */
-const usualRoller = (radius: number): number => Math.max(2, Math.round(radius / 2.5));
-const USUAL_SPRING = { kind: 'spring', force: 1, rate: 0.1, grams: 50 } as const;
-
-/** All of a cam but its motion, which has a designer of its own. */
-function camFields(machine: Pick<Machine, 'members'>, joint: Cam, set: Set): JointFields {
-  const { arm, touch, kept } = joint;
-  const size = (key: string, label: string, value: number, setSize: JointField['set']): JointField => ({
-    ...{ key, label, unit: 'mm', limits: LIMITS.camRadius, value, set: setSize },
-  });
-  const rolled =
-    touch.kind === 'roller'
-      ? [
-          size('roller', 'Roller across', touch.diameter, diameter =>
-            set({ touch: { kind: 'roller', diameter } }),
+/** Of what moves a slide. */
+function slidingFields(
+  machine: FieldParts,
+  joint: Of<'crank' | 'yoke' | 'cord' | 'drum'>,
+  set: Set,
+): JointFields {
+  switch (joint.kind) {
+    case 'crank':
+      return {
+        fields: [
+          ...pinFields('pin', 'Pin', joint.pin, set),
+          ...rodField(machine, joint.rod, 'Rod'),
+          ...slideFields(machine, joint.slide),
+        ],
+        ways: [otherWay('Slide behind the pin', joint, set)],
+        choices: pinPlace(machine, 'pin', 'Pin', joint.pin, set),
+      };
+    case 'yoke':
+      return {
+        fields: [...pinFields('pin', 'Pin', joint.pin, set), ...slideFields(machine, joint.slide)],
+        ways: [],
+        choices: pinPlace(machine, 'pin', 'Pin', joint.pin, set),
+      };
+    case 'cord':
+      return {
+        fields: [
+          ...pinFields('pin', 'Pin', joint.pin, set),
+          mmField('length', 'Cord', joint.length, LIMITS.cordLength, length => set({ length })),
+          mmField('along', 'Eye along the line', joint.eye.along, LIMITS.slideAside, along =>
+            set({ eye: { ...joint.eye, along } }),
           ),
-        ]
-      : [];
-  const armed =
-    arm && touch.kind !== 'flat'
-      ? [
-          size('arm', 'Arm', arm.length, length => set({ arm: { ...arm, length } })),
-          angle('arm-angle', 'Arm drawn at', arm.angleDeg, angleDeg => set({ arm: { ...arm, angleDeg } })),
-        ]
-      : [];
-  return {
-    fields: [
-      size('radius', 'Radius at no lift', joint.radius, radius => set({ radius })),
-      ...rolled,
-      ...armed,
-      angle('phase', 'Turned forward', joint.phaseDeg ?? 0, v => set({ phaseDeg: v === 0 ? undefined : v })),
-      ...springFields(kept, set),
-      {
-        key: 'layer',
-        label: 'Layer',
-        unit: '',
-        limits: LIMITS.layer,
-        whole: true,
-        value: joint.layer,
-        set: layer => set({ layer }),
-      },
-      ...slideFields(machine, joint.follower),
-    ],
-    ways: [
-      {
-        ...{
-          key: 'clockwise',
-          label: 'Laid out for a cam that turns clockwise',
-          on: joint.clockwise === true,
-        },
-        set: on => set({ clockwise: on ? true : undefined }),
-      },
-      ...(arm ? [otherWay('Arm on the other side', joint, set)] : []),
-    ],
-    choices: [
-      {
-        ...{ key: 'touch', label: 'Follower', value: touch.kind, options: ['knife', 'roller', 'flat'] },
-        set: kind =>
-          set({ touch: kind === 'roller' ? { kind, diameter: usualRoller(joint.radius) } : { kind } }),
-      },
-      {
-        ...{ key: 'kept', label: 'Kept on the cam by', value: kept.kind },
-        options:
-          touch.kind === 'roller' ? ['weight', 'spring', 'groove', 'second cam'] : ['weight', 'spring'],
-        set: kind => set({ kept: kind === 'spring' ? USUAL_SPRING : { kind } }),
-      },
-    ],
-  };
+          mmField('aside', 'Eye beside the line', joint.eye.aside, LIMITS.slideAside, aside =>
+            set({ eye: { ...joint.eye, aside } }),
+          ),
+          ...slideFields(machine, joint.slide),
+        ],
+        ways: [otherWay('Slide beyond the eye', joint, set)],
+        choices: pinPlace(machine, 'pin', 'Pin', joint.pin, set),
+      };
+    case 'drum':
+      return {
+        fields: [
+          mmField('diameter', 'Drum across', joint.diameter, LIMITS.toothSize, diameter => set({ diameter })),
+          ...slideFields(machine, joint.slide),
+        ],
+        ways: [
+          {
+            ...{ key: 'opposite', label: 'Cord leaves on the left', on: joint.opposite === true },
+            set: on => set({ opposite: on ? true : undefined }),
+          },
+        ],
+      };
+  }
 }
 
-function springFields(kept: Cam['kept'], set: Set): JointField[] {
-  if (kept.kind !== 'spring') return [];
-  const field = (key: 'force' | 'rate' | 'grams', label: string, limits: Limit): JointField => ({
-    ...{ key, label, unit: '', limits, value: kept[key] },
-    set: value => set({ kept: { ...kept, [key]: value } }),
-  });
-  return [
-    field('force', 'Spring at no lift, N', LIMITS.springForce),
-    field('rate', 'More for each mm, N', LIMITS.springRate),
-    field('grams', 'It moves, g', LIMITS.movedGrams),
-  ];
+/** Of rods and slots that move arms, and rods that meet. */
+function swungFields(
+  machine: FieldParts,
+  joint: Of<'slot' | 'four-bar' | 'two rods'>,
+  set: Set,
+): JointFields {
+  switch (joint.kind) {
+    case 'slot':
+      return {
+        fields: [
+          ...pinFields('pin', 'Pin', joint.pin, set),
+          angle('slotDeg', 'Slot points at', joint.slotDeg, value => set({ slotDeg: value })),
+        ],
+        ways: [roundWay('Goes round with the pin', joint, set)],
+        choices: pinPlace(machine, 'pin', 'Pin', joint.pin, set),
+      };
+    case 'four-bar':
+      return {
+        fields: [
+          ...pinFields('pin', 'Pin', joint.pin, set),
+          ...rodField(machine, joint.rod, 'Rod'),
+          ...pinFields('to', 'Far pin', joint.to, set),
+        ],
+        ways: [
+          otherWay('Put together the other way', joint, set),
+          roundWay('Goes round with the pin', joint, set),
+        ],
+        choices: [
+          ...pinPlace(machine, 'pin', 'Pin', joint.pin, set),
+          ...pinPlace(machine, 'to', 'Far pin', joint.to, set),
+        ],
+      };
+    case 'two rods':
+      return {
+        fields: [
+          ...pinFields('a', 'Pin', joint.a, set),
+          ...rodField(machine, joint.rodA, 'Its rod'),
+          ...pinFields('b', 'Far pin', joint.b, set),
+          ...rodField(machine, joint.rodB, 'Far rod'),
+        ],
+        ways: [otherWay('Put together the other way', joint, set)],
+      };
+  }
 }
+
+const universalFields = (joint: Of<'universal'>, set: Set): JointFields => ({
+  fields: [
+    {
+      ...angle('bendDeg', 'Bend', joint.bendDeg ?? 0, v => set({ bendDeg: v })),
+      limits: LIMITS.bendDeg,
+    },
+    angle('forkDeg', 'Fork turned', joint.forkDeg ?? 0, value =>
+      set({ forkDeg: value === 0 ? undefined : value }),
+    ),
+  ],
+  ways: [],
+});
 
 function frictionFields(
-  machine: Pick<Machine, 'members'>,
+  machine: FieldParts,
   joint: Extract<Joint, { kind: 'friction' }>,
   set: Set,
 ): JointFields {
@@ -228,60 +182,3 @@ function frictionFields(
     ],
   };
 }
-
-const nameOf = ({ members }: Pick<Machine, 'members'>, id: string): string => byId(members, id)?.name ?? id;
-
-const angle = (key: string, label: string, value: number, set: JointField['set']): JointField => ({
-  ...{ key, label, unit: '°', limits: LIMITS.angleDeg, value, set },
-});
-
-function pinFields(key: string, label: string, pin: Pin, set: Set): JointField[] {
-  return [
-    {
-      ...{ key: `${key}-radius`, label: `${label} from the axis`, unit: 'mm', limits: LIMITS.pinOut },
-      value: pin.radius,
-      set: radius => set({ [key]: { ...pin, radius } }),
-    },
-    angle(`${key}-angle`, `${label} at`, pin.angleDeg, angleDeg => set({ [key]: { ...pin, angleDeg } })),
-  ];
-}
-
-function rodField(machine: Pick<Machine, 'members'>, id: string, label: string): JointField[] {
-  const rod = byId(machine.members, id);
-  if (rod?.kind !== 'link') return [];
-  return [
-    {
-      ...{ key: `length-${id}`, label, unit: 'mm', limits: LIMITS.linkLength, value: rod.length },
-      set: length => setRodLength(id, length),
-    },
-  ];
-}
-
-function slideFields(machine: Pick<Machine, 'members'>, id: string): JointField[] {
-  const slide = byId(machine.members, id);
-  if (slide?.kind !== 'slide') return [];
-  const change = (next: Partial<Slide>): Edit =>
-    patch('members', id, m => (m.kind === 'slide' ? { ...m, ...next } : m));
-  const direction = angle('direction', 'Slides towards', slide.directionDeg, directionDeg =>
-    change({ directionDeg }),
-  );
-  const { beside } = slide;
-  if (!beside) return [direction];
-  return [
-    direction,
-    {
-      ...{ key: 'offset', label: 'Line beside the axis', unit: 'mm', limits: LIMITS.slideAside },
-      value: beside.offset,
-      set: offset => change({ beside: { ...beside, offset } }),
-    },
-  ];
-}
-
-const otherWay = (label: string, joint: { readonly other?: true | undefined }, set: Set): JointWay => ({
-  ...{ key: 'other', label, on: joint.other === true },
-  set: on => set({ other: on ? true : undefined }),
-});
-const roundWay = (label: string, joint: { readonly round?: true | undefined }, set: Set): JointWay => ({
-  ...{ key: 'round', label, on: joint.round === true },
-  set: on => set({ round: on ? true : undefined }),
-});

@@ -41,6 +41,53 @@ export const LINKAGE_WORDS = {
       'Where it stands hangs on a joint that in turn waits for it: such a loop is not worked out yet, and it is ' +
       'drawn as if one of them stood still.',
   }),
+  'cord-too-short': s => ({
+    title: `${s.name()} is too short`,
+    why:
+      `It is ${mm(s.data.is, 2)} long; its pin comes so far from the eye that it must be longer than ` +
+      `${mm(s.data.least, 2)}, or the slide is drawn into the eye.`,
+  }),
+  'cord-only-draws': s => ({
+    title: `${s.name()} only draws`,
+    why: 'A cord does not push: its slide’s own weight or a spring must draw it back and keep the cord tight.',
+  }),
+  'cord-aslant': s => ({
+    title: `${s.name()} runs aslant`,
+    why:
+      `The slide’s line passes the drum’s axis at ${mm(s.data.aside, 2)}, its rim stands at ${mm(s.data.rim, 2)}. ` +
+      'The cord then pulls sideways, and its way is not quite even, which is not reckoned with.',
+  }),
+  'rack-runs-off': s => ({
+    title: `${s.name()} runs off`,
+    why:
+      `It moves ${mm(s.data.turn, 2)} for a turn of its pinion and is off it after ${figure(s.data.whole, 3)} turns ` +
+      `from end to end: ${figure(s.data.forwards, 3)} forwards or ${figure(s.data.backwards, 3)} back from where it ` +
+      'stands at rest. There it stays behind.',
+    advice: 'Turn it back before that, or give it more teeth.',
+  }),
+  'pin-outside-wheel': s => ({
+    title: `${s.name()}: the pin stands outside it`,
+    why:
+      `The pin stands ${mm(s.data.out, 2)} from the axis; on the face of this wheel, whole inside the roots of its ` +
+      `teeth, there is room to ${mm(s.data.most, 2)}.`,
+  }),
+  'pin-in-hub': s => ({
+    title: `${s.name()}: the pin stands in its hub`,
+    why:
+      `The pin stands ${mm(s.data.out, 2)} from the axis; bore and hub leave room from ` +
+      `${mm(s.data.least, 2)} on.`,
+  }),
+  'pin-on-other': s => ({
+    title: `${s.name()}: the pin turns with another arbor`,
+    why: 'The wheel on whose face the pin is said to stand is on another arbor than the one that moves the pin.',
+  }),
+  'slot-reaches-arbor': s => ({
+    title: `${s.name()}: the slot reaches the arbor`,
+    why:
+      `The pin comes to ${mm(s.data.near, 2)} from the arm’s axis, and the slot would run into the arm’s bore; ` +
+      `it must stay ${mm(s.data.least, 2)} away.`,
+    advice: 'Move the axes further apart, or make the crank shorter.',
+  }),
   'cam-no-follower': s => ({
     title: `${s.name()} moves nothing`,
     why: 'Its follower is no slide, and no arbor beside the cam with an arm of a length.',

@@ -209,6 +209,18 @@ export interface Findings {
   'slot-swings': { apart: Mm; radius: Mm };
   'transmission-low': { least: Degrees; wanted: Degrees };
   'joints-wait': Nothing;
+  /** A cord, or one of its drum. */
+  'cord-too-short': { is: Mm; least: Mm };
+  'cord-only-draws': Nothing;
+  /** How far its line lies from the drum's rim. */
+  'cord-aslant': { aside: Mm; rim: Mm };
+  /** Its subjects are the slide and the mesh. Turns of the pinion from rest, and mm for one of them. */
+  'rack-runs-off': { whole: Turns; forwards: Turns; backwards: Turns; turn: Mm };
+  /** A pin's subjects are the wheel and the joint. */
+  'pin-outside-wheel': { out: Mm; most: Mm };
+  'pin-in-hub': { out: Mm; least: Mm };
+  'pin-on-other': Nothing;
+  'slot-reaches-arbor': { near: Mm; least: Mm };
   /** An arbor without an arm, or on the cam's own axis. */
   'cam-no-follower': Nothing;
   'cam-no-reach': { radius: Mm };

@@ -54,6 +54,11 @@ export interface Fixes {
   'hand-right': Nothing;
   'hold-member': Nothing;
   'set-rod-length': Mm;
+  'set-cord-length': Mm;
+  'line-on-rim': Nothing;
+  /** Of the pin of a joint that stands on a wheel. */
+  'set-pin-out': Mm;
+  'pin-on-arm': Nothing;
   'set-cam-radius': Mm;
   'goes-round': Nothing;
   swings: Nothing;

@@ -15,6 +15,10 @@ export function linkPinParts(derived: Derived): ExtraPart[] {
     }),
   );
   if (bands.size === 0) return [];
+  for (const w of machine.wheels) {
+    const band = layout.stack.layers.get(w.layer);
+    if (band) bands.set(w.id, band);
+  }
   const made = new Set(flatParts(derived).parts.map(p => p.id));
   const across = (machine.layout.tubes ?? USUAL_TUBES).rod;
   const lengths = new Map<string, { readonly length: number; readonly number: number }>();

@@ -129,6 +129,9 @@ function nameOf({ derived, plate }: Shop): string {
     case 'slotted arm':
     case 'rod':
     case 'slide':
+    case 'drum':
+    case 'near flange':
+    case 'far flange':
       return `${plate.kind}, ${name}`;
   }
 }
@@ -146,6 +149,10 @@ function figureOf(shop: Shop): Figure | undefined {
       return joint.kind === 'cam' && joint.touch.kind === 'roller'
         ? { outline: circle(ORIGIN, joint.touch.diameter / 2), holes: [hole(ORIGIN, shop.pin + shop.free)] }
         : undefined;
+    case 'drum':
+    case 'near flange':
+    case 'far flange':
+      return joint.kind === 'drum' ? drumFigure(shop, joint) : undefined;
     case 'crank':
       return crankFigure(shop);
     case 'slotted arm':
@@ -183,6 +190,12 @@ function camFigure(shop: Shop, kind: CamLine | 'cam floor'): Figure | undefined 
   return outline.length < 3 ? undefined : { outline: polygon(outline), holes: bore(shop) };
 }
 
+/** A disc on which the cord lies, and one to either side of it that it does not slip off. */
+function drumFigure(shop: Shop, { diameter }: Extract<Joint, { kind: 'drum' }>): Figure {
+  const over = shop.plate.kind === 'drum' ? 0 : 2 * shop.pin;
+  return { outline: circle(ORIGIN, diameter / 2 + over), holes: bore(shop) };
+}
+
 /** How far the roller of a second cam stands from that of the first, mm: they are on one stiff piece. */
 function secondRoller({ derived, plate }: Shop): number | undefined {
   const shape = camFigures(derived.moving, CAM_STEPS).find(c => c.joint.id === plate.joint)?.shape;
@@ -191,7 +204,9 @@ function secondRoller({ derived, plate }: Shop): number | undefined {
 
 /** The pins of all joints on a member. */
 const pinsOn = ({ derived, plate }: Shop): Pin[] =>
-  derived.machine.joints.flatMap(j => (lawOf(j).pins?.(j) ?? []).filter(p => p.member === plate.member));
+  derived.machine.joints.flatMap(j =>
+    (lawOf(j).pins?.(j) ?? []).filter(p => p.member === plate.member && p.wheel === undefined),
+  );
 
 function crankFigure(shop: Shop): Figure | undefined {
   const pins = pinsOn(shop).filter(p => p.radius > 0);

@@ -1,4 +1,4 @@
-import { arbors, byId, type Joint, type Machine } from '../../document/machine/index.ts';
+import { arbors, byId, type Joint, type Machine, type Pin } from '../../document/machine/index.ts';
 import { armLayers, carriedAxes } from './arms.ts';
 import { wallLayer } from './walls.ts';
 
@@ -7,7 +7,18 @@ export interface LinkPlate {
   /** The id of its part. */
   readonly id: string;
   readonly kind:
-    'cam' | 'second cam' | 'far wall' | 'cam floor' | 'crank' | 'slotted arm' | 'rod' | 'slide' | 'roller';
+    | 'cam'
+    | 'second cam'
+    | 'far wall'
+    | 'cam floor'
+    | 'crank'
+    | 'slotted arm'
+    | 'rod'
+    | 'slide'
+    | 'roller'
+    | 'drum'
+    | 'near flange'
+    | 'far flange';
   readonly member: string;
   /** The joint that it is made for; of a crank the first. */
   readonly joint: string;
@@ -40,8 +51,8 @@ export function linkPlates(machine: Parts): LinkPlate[] {
   const put = (kind: LinkPlate['kind'], id: string, member: string, joint: string, layer: number): void => {
     if (!plates.has(id)) plates.set(id, { id, kind, member, joint, layer });
   };
-  const crank = (member: string, joint: string): void => {
-    if (byId(machine.members, member)?.kind === 'arbor')
+  const crank = ({ member, wheel }: Pick<Pin, 'member' | 'wheel'>, joint: string): void => {
+    if (wheel === undefined && byId(machine.members, member)?.kind === 'arbor')
       put('crank', `crank ${member}`, member, joint, layerOf(member));
   };
   const slide = (member: string, joint: string): void =>
@@ -51,33 +62,42 @@ export function linkPlates(machine: Parts): LinkPlate[] {
   for (const j of machine.joints)
     switch (j.kind) {
       case 'crank':
-        crank(j.pin.member, j.id);
+        crank(j.pin, j.id);
         rod(j.rod, j.id);
         slide(j.slide, j.id);
         break;
       case 'yoke':
-        crank(j.pin.member, j.id);
+      case 'cord':
+        crank(j.pin, j.id);
         slide(j.slide, j.id);
         break;
+      case 'drum': {
+        const layer = layerOf(`drum ${j.id}`);
+        put('near flange', `near flange ${j.id}`, j.arbor, j.id, layer);
+        put('drum', `drum ${j.id}`, j.arbor, j.id, layer + 1);
+        put('far flange', `far flange ${j.id}`, j.arbor, j.id, layer + 2);
+        slide(j.slide, j.id);
+        break;
+      }
       case 'slot':
-        crank(j.pin.member, j.id);
+        crank(j.pin, j.id);
         put('slotted arm', `slotted ${j.driven}`, j.driven, j.id, layerOf(`slot ${j.id}`));
         break;
       case 'four-bar':
-        crank(j.pin.member, j.id);
+        crank(j.pin, j.id);
         rod(j.rod, j.id);
-        crank(j.to.member, j.id);
+        crank(j.to, j.id);
         break;
       case 'two rods':
-        crank(j.a.member, j.id);
-        crank(j.b.member, j.id);
+        crank(j.a, j.id);
+        crank(j.b, j.id);
         rod(j.rodA, j.id);
         rod(j.rodB, j.id);
         break;
       case 'cam': {
         for (const p of camPlates(j)) put(p.kind, p.id, p.member, j.id, p.layer);
         if (byId(machine.members, j.follower)?.kind === 'slide') slide(j.follower, j.id);
-        else crank(j.follower, j.id);
+        else crank({ member: j.follower }, j.id);
         break;
       }
       case 'mesh':
@@ -131,7 +151,9 @@ function layering(machine: Parts): (id: string) => number {
   const base = Math.max(-1, ...used) + 1;
   const known = new Map<string, number>();
   const busy = new Set<string>();
-  const over = (...ids: readonly string[]): number => 1 + Math.max(...ids.map(layerOf));
+  const over = (...ids: readonly (string | Pin)[]): number => 1 + Math.max(...ids.map(under));
+  const under = (on: string | Pin): number =>
+    typeof on === 'string' ? layerOf(on) : (byId(wheels, on.wheel)?.layer ?? layerOf(on.member));
   function layerOf(id: string): number {
     const before = known.get(id);
     if (before !== undefined || busy.has(id)) return before ?? base;
@@ -141,8 +163,9 @@ function layering(machine: Parts): (id: string) => number {
     return made;
   }
   function find(id: string): number {
+    if (joints.some(j => j.kind === 'drum' && `drum ${j.id}` === id)) return base;
     const slotted = joints.find(j => j.kind === 'slot' && `slot ${j.id}` === id);
-    if (slotted?.kind === 'slot') return over(slotted.pin.member);
+    if (slotted?.kind === 'slot') return over(slotted.pin);
     const member = byId(members, id);
     const lifted = cams.find(j => j.follower === id);
     if (member?.kind === 'arbor')
@@ -152,18 +175,20 @@ function layering(machine: Parts): (id: string) => number {
           ? lifted.layer + camHeight(lifted)
           : base;
     if (member?.kind === 'slide') {
+      const drum = joints.find(j => j.kind === 'drum' && j.slide === id);
+      if (drum) return layerOf(`drum ${drum.id}`) + 1;
       const yoke = joints.find(j => j.kind === 'yoke' && j.slide === id);
-      if (yoke?.kind === 'yoke') return over(yoke.pin.member);
+      if (yoke?.kind === 'yoke') return over(yoke.pin);
       return lifted ? lifted.layer + camHeight(lifted) : base;
     }
     return member?.kind === 'link' ? (member.layer ?? rodLayer(id)) : base;
   }
   function rodLayer(id: string): number {
     for (const j of joints) {
-      if (j.kind === 'crank' && j.rod === id) return over(j.pin.member, j.slide);
-      if (j.kind === 'four-bar' && j.rod === id) return over(j.pin.member, j.to.member);
-      if (j.kind === 'two rods' && j.rodA === id) return over(j.a.member);
-      if (j.kind === 'two rods' && j.rodB === id) return over(j.b.member, j.rodA);
+      if (j.kind === 'crank' && j.rod === id) return over(j.pin, j.slide);
+      if (j.kind === 'four-bar' && j.rod === id) return over(j.pin, j.to);
+      if (j.kind === 'two rods' && j.rodA === id) return over(j.a);
+      if (j.kind === 'two rods' && j.rodB === id) return over(j.b, j.rodA);
     }
     return base;
   }
@@ -172,7 +197,9 @@ function layering(machine: Parts): (id: string) => number {
 
 /** The pins of linkages, by the parts that they join. */
 export function linkPins(machine: Parts): LinkPin[] {
-  const part = (member: string): string => {
+  const part = (on: string | Pin): string => {
+    if (typeof on !== 'string' && on.wheel !== undefined) return on.wheel;
+    const member = typeof on === 'string' ? on : on.member;
     const kind = byId(machine.members, member)?.kind;
     return kind === 'link' ? `rod ${member}` : kind === 'slide' ? `slide ${member}` : `crank ${member}`;
   };
@@ -180,19 +207,18 @@ export function linkPins(machine: Parts): LinkPin[] {
     const pin = (from: string, through: string): LinkPin => ({ joint: j.id, in: from, through });
     switch (j.kind) {
       case 'crank':
-        return [pin(part(j.pin.member), part(j.rod)), pin(part(j.slide), part(j.rod))];
+        return [pin(part(j.pin), part(j.rod)), pin(part(j.slide), part(j.rod))];
       case 'yoke':
-        return [pin(part(j.pin.member), part(j.slide))];
+        return [pin(part(j.pin), part(j.slide))];
+      case 'cord':
+      case 'drum':
+        return []; // a cord is tied
       case 'slot':
-        return [pin(part(j.pin.member), `slotted ${j.driven}`)];
+        return [pin(part(j.pin), `slotted ${j.driven}`)];
       case 'four-bar':
-        return [pin(part(j.pin.member), part(j.rod)), pin(part(j.to.member), part(j.rod))];
+        return [pin(part(j.pin), part(j.rod)), pin(part(j.to), part(j.rod))];
       case 'two rods':
-        return [
-          pin(part(j.a.member), part(j.rodA)),
-          pin(part(j.b.member), part(j.rodB)),
-          pin(part(j.rodA), part(j.rodB)),
-        ];
+        return [pin(part(j.a), part(j.rodA)), pin(part(j.b), part(j.rodB)), pin(part(j.rodA), part(j.rodB))];
       case 'cam':
         return j.touch.kind === 'roller' ? [pin(part(j.follower), `roller ${j.id}`)] : [];
       case 'mesh':

@@ -11,7 +11,7 @@ export interface MovingSlide {
   /** The direction of its line, radians; in the arm's own frame where one carries it. */
   readonly angle: number;
   readonly arm: string | undefined;
-  /** The way of its coordinate's full turn, mm: a tooth of its rack, else a millimetre. */
+  /** The way of its coordinate's full turn, mm: a tooth of its rack, a turn of its drum, else a millimetre. */
   readonly pitch: number;
   /** Its rack: where the middle of tooth 0 stands, as `at`, and the way that its teeth point. */
   readonly rack:
@@ -24,7 +24,7 @@ export interface MovingSlide {
     | undefined;
 }
 
-type Parts = Pick<Machine, 'axes' | 'members'>;
+type Parts = Pick<Machine, 'axes' | 'members' | 'joints'>;
 
 /** Every slide that stands somewhere; `rest` gives axes at rest, mm, racks stand where they mesh. */
 export function movingSlides(
@@ -44,8 +44,14 @@ export function movingSlides(
       angle: place.angle,
       runs: place.runs,
     };
-    return [{ id: m.id, ...line, arm: carrier, pitch: place?.pitch ?? 1, rack }];
+    return [{ id: m.id, ...line, arm: carrier, pitch: place?.pitch ?? drumTurn(machine, m.id) ?? 1, rack }];
   });
+}
+
+/** The way of a slide for a turn of the drum that draws it, mm. */
+export function drumTurn({ joints }: Pick<Machine, 'joints'>, slide: string): number | undefined {
+  const drum = joints.find(j => j.kind === 'drum' && j.slide === slide);
+  return drum?.kind === 'drum' ? Math.PI * drum.diameter : undefined;
 }
 
 function pivotOf(machine: Parts, arm: string, rest: Readonly<Record<string, Point>>): Point | undefined {

@@ -17,11 +17,23 @@ export interface Moving {
   readonly copies: readonly MemberCopy[];
   /** Slides on their lines, carried where an arm is their frame. */
   readonly slides: readonly MovingSlide[];
+  /** Eyes of cords, by `eyePlace`, in the lines of their slides. */
+  readonly eyes: readonly CordEye[];
   /** Rods between pins. */
   readonly links: readonly string[];
   /** The drive turns clockwise, seen from the front, and all else the other way round. */
   readonly clockwise: boolean;
 }
+
+interface CordEye {
+  readonly id: string;
+  readonly slide: string;
+  readonly along: number;
+  readonly aside: number;
+}
+
+/** The name of the place of a cord's eye. */
+export const eyePlace = (joint: string): string => `eye ${joint}`;
 
 interface PlacedArbor extends MovingArbor {
   readonly rate: Rational | undefined;
@@ -63,6 +75,7 @@ export function movingOf(
     arbors: ordered,
     copies: memberCopies(machine),
     slides,
+    eyes: joints.flatMap(j => (j.kind === 'cord' ? [{ id: eyePlace(j.id), slide: j.slide, ...j.eye }] : [])),
     links: members.flatMap(m => (m.kind === 'link' ? [m.id] : [])),
     clockwise,
   };
@@ -89,6 +102,12 @@ export function stancesAt(
   for (const { id, rack, pitch } of moving.slides) {
     const stance = rack ? rackStance(stands, id, rack, pitch) : stands.stance(id);
     if (stance) put(found, id, stance.centre.x, stance.centre.y, stance.angle);
+  }
+  for (const { id, slide, along, aside } of moving.eyes) {
+    const line = stands.line(slide);
+    const on = line && polar(line.at, along, line.angle);
+    if (!line || !on) continue;
+    put(found, id, on.x - aside * Math.sin(line.angle), on.y + aside * Math.cos(line.angle), line.angle);
   }
   for (const id of moving.links) {
     const stance = stands.stance(id);

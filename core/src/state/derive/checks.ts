@@ -8,7 +8,9 @@ type Rolled = Pick<Derived, 'meshes'> & { states: Derived['wheels'] };
 
 /** What linkages and cams are judged from. */
 const linkedParts = (m: Machine, s: Omit<Stages, keyof Checks>): Parameters<typeof linkageFindings>[0] => ({
-  ...{ ...pick(m, 'members', 'joints'), moving: s.moving.value, facts: s.drive.value },
+  ...{ ...pick(m, 'members', 'wheels', 'layout'), joints: s.mode.value.joints },
+  ...{ moving: s.moving.value, facts: s.drive.value },
+  ...{ states: s.wheels.value, sizes: s.laid.value.sizes },
 });
 
 /** The stages that judge, each from what was made before it; `s` are those. */

@@ -3,12 +3,15 @@ import {
   boltPaths,
   borePath,
   boreFault,
+  fitAllowance,
   ringWithLugs,
   webPaths,
 } from '../../teeth/body/index.ts';
 import { circle, type Path, polar, reversePath, turnedPath } from '../../ground/geometry/index.ts';
 import { type Machine, MESHES, otherSide, processOf, type Wheel } from '../../document/machine/index.ts';
-import { lugsIn } from '../../place/layout/index.ts';
+import { lugsIn, USUAL_TUBES } from '../../place/layout/index.ts';
+import { radians } from '../../ground/units/index.ts';
+import { lawOf } from '../../trains/train/index.ts';
 import { fail, ok, type Result } from '../../ground/result/index.ts';
 import { holeOf, webRoom, outputRings } from '../judge/index.ts';
 import type { Derived, WheelState } from '../state/index.ts';
@@ -40,15 +43,30 @@ export function wheelPlane(
   const bolts = wheel.body && figure.webRadius > 0 ? boltPaths(wheel.body) : [];
   const marked = wheel.body?.mark && figure.closes;
   const mark = marked ? [alignmentMark(markRadius(figure), room.module)] : [];
+  const pinned = pinHoles(derived.machine, wheel, derived.phases.at[wheel.id] ?? 0, fits);
   const output = outputHoles(derived.machine, wheel, state, derived.phases.at);
   const sided = twoSided(derived, wheel);
   if (sided) return ok({ ...sided, engraved: [...figure.engraved, ...mark] });
   const lugged = withLugs(wheel, figure.outline, derived.phases.at[wheel.id] ?? 0);
   return ok({
     outline: lugged?.outline ?? figure.outline,
-    holes: [...figure.holes, ...bore, ...openings, ...bolts, ...output, ...(lugged?.holes ?? [])],
+    holes: [...figure.holes, ...bore, ...openings, ...bolts, ...output, ...pinned, ...(lugged?.holes ?? [])],
     engraved: [...figure.engraved, ...mark],
   });
+}
+
+/** Holes for the pins of linkages that stand on its face: they stand where they are said, however its teeth do. */
+function pinHoles(
+  { joints, layout }: Pick<Machine, 'joints' | 'layout'>,
+  wheel: Wheel,
+  phase: number,
+  fits: Parameters<typeof fitAllowance>[1],
+): Path[] {
+  const across = (layout.tubes ?? USUAL_TUBES).rod + fitAllowance('press', fits);
+  const pins = joints.flatMap(j => lawOf(j).pins?.(j) ?? []).filter(p => p.wheel === wheel.id);
+  return pins.map(p =>
+    reversePath(circle(polar({ x: 0, y: 0 }, p.radius, radians(p.angleDeg) - phase), across / 2)),
+  );
 }
 
 /** The outline of a ring with teeth on both sides, seen from either of them: as far turned as they stand. */

@@ -1,8 +1,12 @@
-import { byId, type Joint, type Machine } from '../../document/machine/index.ts';
+import { byId, type Joint } from '../../document/machine/index.ts';
 import { type Finding, finding, type Fix, fix } from '../../ground/result/index.ts';
-import { AT_REST, jointCourse, type JointCourse, type Moving, standsAt } from '../../place/motion/index.ts';
-import { degrees, type DriveFacts } from '../../ground/units/index.ts';
+import { AT_REST, jointCourse, type JointCourse, standsAt } from '../../place/motion/index.ts';
+import { degrees } from '../../ground/units/index.ts';
 import { camFindings } from './cam-findings.ts';
+import { cordFindings } from './cord-findings.ts';
+import type { LinkageParts } from './linkage-parts.ts';
+import { pinFindings } from './pin-findings.ts';
+import { rackFindings } from './rack-findings.ts';
 
 /** Below this a rod mostly presses sideways (Norton, Design of Machinery: 40° at least; from memory). Degrees. */
 export const LEAST_TRANSMISSION = 40;
@@ -11,20 +15,16 @@ const SPARE = 0.5;
 /** Where a course is looked at. */
 const STEPS = 180;
 
-interface Parts extends Pick<Machine, 'members' | 'joints'> {
-  readonly moving: Moving;
-  readonly facts: DriveFacts;
-}
-
 /**
  * Whether linkages close all the way round and press well: a rod too short, a loop that opens in part of the turn, an
- * arm that is said to swing and goes round or the other way about, joints that wait for one another; and cams.
+ * arm that is said to swing and goes round or the other way about, joints that wait for one another; pins on wheels,
+ * cords, racks that run off; and cams.
  */
-export function linkageFindings(machine: Parts): readonly Finding[] {
+export function linkageFindings(machine: LinkageParts): readonly Finding[] {
   const waiting = waitingAtRest(machine);
   const linked = machine.joints.flatMap((joint): Finding[] => {
     if (waiting.has(joint.id)) return [finding('joints-wait', 'stop', 'train', [joint.id])];
-    if (joint.kind === 'cam') return [];
+    if (joint.kind === 'cam' || joint.kind === 'cord') return [];
     const course = jointCourse(machine.moving, joint, STEPS);
     if (!course) return [];
     return [
@@ -33,11 +33,17 @@ export function linkageFindings(machine: Parts): readonly Finding[] {
       ...pressFinding(joint, course),
     ];
   });
-  return [...linked, ...camFindings(machine)];
+  return [
+    ...linked,
+    ...pinFindings(machine),
+    ...cordFindings(machine),
+    ...rackFindings(machine),
+    ...camFindings(machine),
+  ];
 }
 
 /** Joints of which one waits for the place of another that waits for it. */
-function waitingAtRest({ moving, joints, members }: Parts): ReadonlySet<string> {
+function waitingAtRest({ moving, joints, members }: LinkageParts): ReadonlySet<string> {
   const stands = standsAt(moving, AT_REST);
   for (const m of members) stands.stance(m.id);
   for (const j of joints) stands.bars(j);
@@ -45,7 +51,7 @@ function waitingAtRest({ moving, joints, members }: Parts): ReadonlySet<string> 
 }
 
 /** A crank says how long its rod must be; other loops, in which part of the turn they are open. */
-function openFinding({ moving, members }: Parts, joint: Joint, course: JointCourse): Finding[] {
+function openFinding({ moving, members }: LinkageParts, joint: Joint, course: JointCourse): Finding[] {
   if (course.open === 0) return [];
   const at = degrees(2 * Math.PI * (course.opensAt ?? 0));
   if (joint.kind !== 'crank')
@@ -65,7 +71,7 @@ function openFinding({ moving, members }: Parts, joint: Joint, course: JointCour
 }
 
 /** Where an axis lies inside the pin's circle the arm goes round; outside it swings. */
-function roundFinding({ moving }: Parts, joint: Joint): Finding[] {
+function roundFinding({ moving }: LinkageParts, joint: Joint): Finding[] {
   if (joint.kind !== 'slot') return [];
   const stands = standsAt(moving, AT_REST);
   const [own, driven] = [stands.axis(joint.pin.member), stands.axis(joint.driven)];

@@ -51,6 +51,7 @@ function endsOf(joint: Joint, owner: (wheel: string) => string): string[] {
       return [joint.a.member, joint.b.member];
     case 'crank':
     case 'yoke':
+    case 'cord':
       return [joint.pin.member, joint.slide];
     case 'slot':
       return [joint.pin.member, joint.driven];
@@ -58,6 +59,8 @@ function endsOf(joint: Joint, owner: (wheel: string) => string): string[] {
       return [joint.pin.member, joint.to.member];
     case 'two rods':
       return []; // both lead, and neither moves the other
+    case 'drum':
+      return [joint.arbor, joint.slide];
     case 'cam':
       return [joint.cam, joint.follower];
     case 'pins in holes':

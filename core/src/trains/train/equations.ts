@@ -52,13 +52,16 @@ export function inMode<
   if (!mode) return machine;
   const held = new Set(mode.held);
   const engaged = new Set(mode.engaged);
+  const released = new Set(mode.released);
   const drive = mode.drive ?? machine.drive?.member;
   return {
     ...machine,
     members: machine.members.map(m =>
       held.has(m.id) && m.kind !== 'link' ? { ...m, held: m.held ?? 'ground' } : m,
     ),
-    joints: machine.joints.filter(j => !JOINTS[j.kind].switched || engaged.has(j.id)),
+    joints: machine.joints.filter(
+      j => !released.has(j.id) && (!JOINTS[j.kind].switched || engaged.has(j.id)),
+    ),
     ...(drive !== undefined &&
       drive !== machine.drive?.member && {
         drive: { member: drive, speed: { kind: 'free' as const } },

@@ -7,7 +7,7 @@ import NumberField from '../../parts/NumberField.vue';
 import type { Hand } from './use-hand';
 
 /** A joint from the chosen member: of which kind, and to what. */
-const props = defineProps<{ hand: Hand; member: Member }>();
+const props = defineProps<{ hand: Hand; member: Member; wheel?: string | undefined }>();
 const open = defineModel<boolean>({ required: true });
 const { machine, derived } = props.hand;
 const NEW = '';
@@ -27,6 +27,14 @@ const spots = computed(() => {
   }));
 });
 const spot = ref(0);
+/** Wheels of the member, on whose face the pin can stand; its own arm where none is taken. */
+const faces = computed(() => [
+  { title: 'an arm of its own', value: NEW },
+  ...machine.value.wheels
+    .filter(w => w.member === props.member.id && w.role !== 'rack')
+    .map(w => ({ title: `the face of ${w.name}`, value: w.id })),
+]);
+const face = ref(props.wheel ?? NEW);
 const kinds = JOIN_KINDS.map(k => ({ title: k.called, value: k }));
 const others = computed(() => {
   const wants = chosen.value?.to;
@@ -44,6 +52,8 @@ const toNow = computed(() =>
   others.value.some(o => o.value === to.value) ? to.value : others.value[0]?.value,
 );
 
+const onFace = computed(() => chosen.value?.sized === 'Pin from the axis' && faces.value.length > 1);
+
 function join(): void {
   const kind = chosen.value;
   if (!kind) return;
@@ -54,6 +64,7 @@ function join(): void {
       clockwise: turnsClockwise(machine.value, derived.value.train.rates, props.member.id),
       ...{ kind: kind.kind, from: props.member.id, radius: radius.value, at: derived.value.positions.at },
       ...spotPin.value,
+      ...(onFace.value && face.value && { wheel: face.value }),
       ...(toNow.value && { to: toNow.value }),
     }),
   );
@@ -86,6 +97,7 @@ function join(): void {
       unit="mm"
       data-test="join-radius"
     />
+    <v-select v-if="onFace" v-model="face" :items="faces" label="Its pin stands on" data-test="join-face" />
     <p v-if="hand.refusal.value" class="error-text" role="alert">{{ hand.refusal.value }}</p>
     <p class="acts">
       <v-btn data-test="join-make" @click="join">Join</v-btn>

@@ -13,10 +13,10 @@ import {
 } from '@tesseron/core/edit';
 import { byId, circleCount, driveWay, meshes, type MeshJoint, recounted } from '@tesseron/core/machine';
 import { IDLER_COUNT, setWheel, setMode } from '@tesseron/core/change';
-import { absolute, type Rational } from '@tesseron/core/rational';
+import { absolute, type Rational, toNumber } from '@tesseron/core/rational';
 import type { Result } from '@tesseron/core/result';
 import { goesToAndFro, groundRate } from '@tesseron/core/train';
-import { periodOf, sayPeriod } from '@tesseron/core/units';
+import { mm, periodOf, sayPeriod } from '@tesseron/core/units';
 import { nameOf, sayRate } from '@tesseron/core/words';
 import { computed, defineAsyncComponent, ref, useTemplateRef } from 'vue';
 import StationLayout from '../../frame/StationLayout.vue';
@@ -61,11 +61,12 @@ const arbors = computed(() =>
   machine.value.members.map(m => {
     const rate = derived.value.train.rates[m.id];
     const ground = m.kind === 'arbor' ? groundOf(m.id, rate) : undefined;
+    const odd = swings(m.id) ? 'to and fro' : slideWay(m.id, rate);
     return {
       id: m.id,
       name: m.name,
-      rate: swings(m.id) ? 'to and fro' : sayRate(rate, 24, way.value),
-      short: swings(m.id) ? 'to and fro' : sayRate(rate, 13, way.value),
+      rate: odd ?? sayRate(rate, 24, way.value),
+      short: odd ?? sayRate(rate, 13, way.value),
       carried: ground !== undefined,
       ground: ground ? sayRate(ground, 13, way.value) : '',
       period: m.kind === 'arbor' ? inTime(rate) : '',
@@ -73,6 +74,11 @@ const arbors = computed(() =>
     };
   }),
 );
+/** The way of a rack, or of what a drum draws, for a turn of the drive. */
+function slideWay(id: string, rate: Rational | undefined): string | undefined {
+  const slide = derived.value.moving.slides.find(s => s.id === id);
+  return slide && rate && `${mm(toNumber(rate) * slide.pitch, 3)} a turn`;
+}
 /** A rod, or what an uneven joint moves without a rate in the mean. */
 const swings = (id: string): boolean =>
   goesToAndFro(derived.value.train, id) || byId(machine.value.members, id)?.kind === 'link';
@@ -233,7 +239,7 @@ const arborRows = useRows(() => arbors.value);
         >
       </p>
       <PlanetaryPanel v-if="planetary" v-model="planetary" />
-      <JoinPanel v-if="joining && lead" v-model="joining" :hand="hand" :member="lead" />
+      <JoinPanel v-if="joining && lead" v-model="joining" :hand="hand" :member="lead" :wheel="wheel?.id" />
       <LinkagePanel v-if="finding && lead?.kind === 'arbor'" v-model="finding" :hand="hand" :arbor="lead" />
       <ReadyPanel v-if="ready" v-model="ready" :chosen="shownArbor" />
       <v-select

@@ -18,6 +18,8 @@ export const SIGNS: { readonly [K in Exclude<Joint['kind'], 'mesh' | 'chain'>]: 
   'four-bar': 'M-8 7L-5 -5L6 -8L8 7M-8 7h0.1M8 7h0.1',
   'two rods': 'M-8 7L0 -7L8 7M-1.5 -7h3',
   cam: 'M0 8C-7 8 -8 -1 -3 -3C-2 -8 4 -8 4 -3C8 0 7 8 0 8Z',
+  cord: 'M-8 7L0 -6L6 0M0 -6m-2 0a2 2 0 1 1 4 0a2 2 0 1 1 -4 0M3 1h6v6h-6Z',
+  drum: 'M-8 -2a6 6 0 1 1 12 0a6 6 0 1 1 -12 0M4 -2V3M1 3h6v5h-6Z',
   universal: 'M-8 -4h5v8h-5M8 -4h-5v8h5M-3 -4L3 4M-3 4L3 -4',
   friction: 'M-8 0a4 4 0 1 1 8 0a4 4 0 1 1 -8 0M0 0a4 4 0 1 1 8 0a4 4 0 1 1 -8 0',
   slip: 'M-8 3c3 -8 5 -8 8 -3s5 5 8 -3',

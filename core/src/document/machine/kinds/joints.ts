@@ -29,6 +29,11 @@ const untold = {
   checks: 'not yet',
 } as const;
 const linked = { outline: 'nothing', clearances: 'not yet' } as const;
+/** What a pin stands on: a member, and a wheel of it. */
+const pinned = ({ member, wheel }: Pin): JointEnd[] => [
+  ['member', member],
+  ...(wheel === undefined ? [] : [['wheel', wheel] as const]),
+];
 const renamed = (pin: Pin, name: (member: string) => string): Pin => ({ ...pin, member: name(pin.member) });
 const immaterial = { outline: 'nothing', drawing: 'nothing', bodies: 'nothing' } as const;
 const sides = <J extends { readonly a: string; readonly b: string }>(j: J): JointEnd[] => [
@@ -77,11 +82,7 @@ export const JOINTS: { readonly [K in JointKind]: JointFacts<K> } = {
     ...linked,
     called: 'crank and rod',
     slides: true,
-    ends: j => [
-      ['member', j.pin.member],
-      ['member', j.rod],
-      ['member', j.slide],
-    ],
+    ends: j => [...pinned(j.pin), ['member', j.rod], ['member', j.slide]],
     withMembers: (j, name) => ({ ...j, pin: renamed(j.pin, name) }),
   },
   yoke: {
@@ -89,31 +90,21 @@ export const JOINTS: { readonly [K in JointKind]: JointFacts<K> } = {
     ...linked,
     called: 'Scotch yoke',
     slides: true,
-    ends: j => [
-      ['member', j.pin.member],
-      ['member', j.slide],
-    ],
+    ends: j => [...pinned(j.pin), ['member', j.slide]],
     withMembers: (j, name) => ({ ...j, pin: renamed(j.pin, name) }),
   },
   slot: {
     ...plain,
     ...linked,
     called: 'pin in a slot',
-    ends: j => [
-      ['member', j.pin.member],
-      ['member', j.driven],
-    ],
+    ends: j => [...pinned(j.pin), ['member', j.driven]],
     withMembers: (j, name) => ({ ...j, pin: renamed(j.pin, name), driven: name(j.driven) }),
   },
   'four-bar': {
     ...plain,
     ...linked,
     called: 'four-bar',
-    ends: j => [
-      ['member', j.pin.member],
-      ['member', j.rod],
-      ['member', j.to.member],
-    ],
+    ends: j => [...pinned(j.pin), ['member', j.rod], ...pinned(j.to)],
     withMembers: (j, name) => ({ ...j, pin: renamed(j.pin, name), to: renamed(j.to, name) }),
   },
   'two rods': {
@@ -121,13 +112,26 @@ export const JOINTS: { readonly [K in JointKind]: JointFacts<K> } = {
     ...linked,
     called: 'two rods that meet',
     slides: true,
-    ends: j => [
-      ['member', j.a.member],
-      ['member', j.rodA],
-      ['member', j.b.member],
-      ['member', j.rodB],
-    ],
+    ends: j => [...pinned(j.a), ['member', j.rodA], ...pinned(j.b), ['member', j.rodB]],
     withMembers: (j, name) => ({ ...j, a: renamed(j.a, name), b: renamed(j.b, name) }),
+  },
+  cord: {
+    ...plain,
+    ...linked,
+    called: 'cord through an eye',
+    slides: true,
+    ends: j => [...pinned(j.pin), ['member', j.slide]],
+    withMembers: (j, name) => ({ ...j, pin: renamed(j.pin, name) }),
+  },
+  drum: {
+    ...plain,
+    ...linked,
+    called: 'cord on a drum',
+    ends: j => [
+      ['member', j.arbor],
+      ['member', j.slide],
+    ],
+    withMembers: (j, name) => ({ ...j, arbor: name(j.arbor), slide: name(j.slide) }),
   },
   cam: {
     ...plain,

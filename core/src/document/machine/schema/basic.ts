@@ -49,5 +49,5 @@ export const DecimalText = readable(parseDecimal, 'a decimal number');
 /** How far an output may be out, as typed: degrees, or so much of what it counts. */
 export const AmountText = readable(parseAmount, 'degrees, or an amount such as 2 min or 5 m');
 
-/** A place on a turning member: so far from its axis, at such an angle. */
-export const Pin = z.strictObject({ member: Id, radius: Mm.min(0), angleDeg: Degrees });
+/** A place on a turning member: so far from its axis, at such an angle; on the face of one of its wheels, or an arm. */
+export const Pin = z.strictObject({ member: Id, radius: Mm.min(0), angleDeg: Degrees, wheel: Id.optional() });

@@ -64,6 +64,31 @@ export const Joint = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('four-bar'), ...tied, pin: Pin, rod: Id, to: Pin, ...other, ...round }),
   /** Two rods, each from a pin of its own, that meet; `other`: to the right of the way from the first to the second. */
   z.strictObject({ kind: z.literal('two rods'), ...tied, a: Pin, rodA: Id, b: Pin, rodB: Id, ...other }),
+  /**
+   * A cord of a length from a pin through an eye to a slide, which it draws towards the eye. The eye stands so far
+   * along the slide's line, and so far to its left. `other`: the slide stands beyond the eye.
+   */
+  z.strictObject({
+    kind: z.literal('cord'),
+    ...tied,
+    pin: Pin,
+    eye: z.strictObject({ along: Mm, aside: Mm }),
+    length: Size,
+    slide: Id,
+    ...other,
+  }),
+  /**
+   * A cord wound on a drum, so wide with the cord on it as the cord's middle runs, that draws a slide along its line.
+   * `opposite`: it leaves the drum on its left, as the slide goes.
+   */
+  z.strictObject({
+    kind: z.literal('drum'),
+    ...tied,
+    arbor: Id,
+    diameter: Size,
+    slide: Id,
+    opposite: z.literal(true).optional(),
+  }),
   /** A cam moves its follower as it turns. */
   CamJoint,
   /** Two shafts bent by an angle against each other; `a` is the one with the driving fork. */
@@ -114,4 +139,6 @@ export const Mode = z.strictObject({
   drive: Id.optional(),
   engaged: z.array(Id),
   held: z.array(Id),
+  /** Joints that it lets go: what they tie moves as if they were not there. */
+  released: z.array(Id).optional(),
 });

@@ -23,6 +23,7 @@ export const LIMITS = {
   centreDistance: [0.1, 5000],
   centreWithin: [0, 1000],
   clearanceAround: [0, 50],
+  cordLength: [1, 10000],
   count: [1, 1000],
   countDrawn: [2, 1000],
   couponRod: [1, 50],

@@ -3,7 +3,9 @@ import type { Frames } from '../frames.ts';
 import { cam } from './cam.ts';
 import { chain } from './chain.ts';
 import { clutch } from './clutch.ts';
+import { cord } from './cord.ts';
 import { crank } from './crank.ts';
+import { drum } from './drum.ts';
 import { fourBar } from './four-bar.ts';
 import { friction } from './friction.ts';
 import { intermittent } from './intermittent.ts';
@@ -20,6 +22,7 @@ import { yoke } from './yoke.ts';
 export type { JointLaw, JointLaws } from './joint-law.ts';
 export type { Bar, SlideLine, Standing } from './standing.ts';
 export { camAt, type CamAt } from './cam.ts';
+export { cordLeft } from './cord.ts';
 export { crankWay } from './crank.ts';
 export { genevaAngle, stepAngle } from './intermittent.ts';
 export { universalAngle } from './universal.ts';
@@ -34,6 +37,8 @@ const LAWS: { readonly [K in JointKind]: JointLaw<K> } = {
   slot,
   'four-bar': fourBar,
   'two rods': twoRods,
+  cord,
+  drum,
   cam,
   universal,
   'pins in holes': pinsInHoles,
