@@ -21,6 +21,7 @@ export type Edit = (machine: Machine) => Machine;
 export type Attempt<T = Machine> = (machine: Machine) => Result<T>;
 
 type ListName =
+  | 'modes'
   | 'materials'
   | 'indicators'
   | 'axes'

@@ -22,5 +22,7 @@ export * from './teeth-outside.ts';
 export * from './join.ts';
 export * from './joint-field.ts';
 export * from './joint-fields.ts';
+export * from './joint-row.ts';
+export * from './modes.ts';
 export * from './cam-motion.ts';
 export * from './found-linkage.ts';

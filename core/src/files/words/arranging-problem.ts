@@ -136,6 +136,8 @@ export const ARRANGING_SENTENCES = {
   'hand-no-toothing': () => 'The machine has no teeth yet: choose a size at Teeth first.',
   'hand-one-member': d => `${d.name} cannot be joined to itself. Choose another member.`,
   'hand-needs-second': d => `${d.kind} ties two that are there: choose what it leads to.`,
+  'row-not-of': d =>
+    `A ${d.kind} cannot be made a row of: choose a crank, a cam, a cord, a rod to an arm or a slot.`,
   'hand-one-axis': d =>
     `“${d.a}” and “${d.b}” would stand on one line, where they cannot mesh. Leave one ` +
     'on an axis of its own, or take their mesh away first.',

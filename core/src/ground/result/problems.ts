@@ -116,6 +116,7 @@ export interface Problems {
   'hand-one-axis': { a: string; b: string };
   'hand-one-member': { name: string };
   'hand-needs-second': { kind: string };
+  'row-not-of': { kind: string };
   'hand-one-way': { type: string };
   'hand-ring-count': { count: number; own: number };
   'hand-same-axis': { a: string; b: string };

@@ -35,7 +35,7 @@ import CamRows from './CamRows.vue';
 import type { Hand } from './use-hand';
 
 /** The designer of a cam: its motion, what comes of it, and its follower rolled over it. */
-const props = defineProps<{ hand: Hand; joint: CamJoint }>();
+const props = defineProps<{ hand: Hand; joint: CamJoint; row: readonly string[] }>();
 const open = defineModel<boolean>({ required: true });
 const { machine, derived } = props.hand;
 const motion = computed(() => props.joint.motion);
@@ -45,7 +45,10 @@ const turned = ref(0);
 const refusal = ref('');
 const kinds = CAM_MOTIONS.map(k => ({ title: k.called, value: k.kind }));
 const set = (next: CamMotion, label = 'Motion of a cam'): boolean =>
-  props.hand.act(label, m => ({ ok: true, value: setJoint(props.joint.id, 'cam', { motion: next })(m) }));
+  props.hand.act(props.row.length > 1 ? `${label}, ${props.row.length} alike` : label, m => ({
+    ok: true,
+    value: props.row.reduce((now, id) => setJoint(id, 'cam', { motion: next })(now), m),
+  }));
 const cam = computed(() => camFigures(derived.value.moving).find(c => c.joint.id === props.joint.id));
 const drawn = computed(() => cam.value && camDrawing(cam.value, radians(turned.value)));
 const range = computed(() => motionRange(motion.value));

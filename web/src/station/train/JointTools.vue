@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { type JointChoice, jointFields } from '@tesseron/core/edit';
+import { canBeRow, type JointChoice, jointFields, rowOf, setInRow, turnInRow } from '@tesseron/core/edit';
 import { byId, factsOf, type Joint, jointEnds } from '@tesseron/core/machine';
 import { jointCourse } from '@tesseron/core/motion';
 import { degrees, figure, mm } from '@tesseron/core/units';
@@ -16,12 +16,20 @@ const { machine, derived } = props.hand;
 const called = computed(() => factsOf(props.joint).called);
 const ends = computed(() => jointEnds(props.joint).map(([kind, id]) => ({ kind, id })));
 const all = computed(() => jointFields(machine.value, props.joint));
+/** The joints of its row, and whether what is changed of it is changed of all. */
+const row = computed(() => rowOf(machine.value, props.joint));
+const whole = ref(false);
+const together = computed(() => whole.value && row.value.length > 1);
+const subject = computed(() => (together.value ? `${row.value.length} × ${called.value}` : called.value));
 const fields = computed(() =>
   all.value.fields.map(f => ({
     ...{ label: f.label, value: f.value, limits: f.limits, unit: f.unit, test: `joint-${f.key}` },
     whole: f.whole === true,
     set: (value: number) => {
-      props.hand.act(`${f.label} of ${called.value}`, m => ({ ok: true, value: f.set(value)(m) }));
+      props.hand.act(`${f.label} of ${subject.value}`, m => ({
+        ok: true,
+        value: together.value ? setInRow(m, props.joint, f, value) : f.set(value)(m),
+      }));
     },
   })),
 );
@@ -50,12 +58,20 @@ const figures = computed(() => {
   return rows;
 });
 const turn = (way: (typeof all.value.ways)[number], on: boolean): boolean =>
-  props.hand.act(`${way.label}: ${on ? 'yes' : 'no'}`, m => ({ ok: true, value: way.set(on)(m) }));
+  props.hand.act(`${way.label}: ${on ? 'yes' : 'no'}`, m => ({
+    ok: true,
+    value: together.value ? turnInRow(m, props.joint, way.key, on) : way.set(on)(m),
+  }));
 const choose = (c: JointChoice, value: string): boolean =>
-  props.hand.act(`${c.label}: ${value}`, m => ({ ok: true, value: c.set(value)(m) }));
+  props.hand.act(`${c.label}: ${value}`, m => ({
+    ok: true,
+    value: together.value ? turnInRow(m, props.joint, c.key, value) : c.set(value)(m),
+  }));
 /** The designer of a cam comes when it is asked for. */
 const CamPanel = defineAsyncComponent(() => import('./CamPanel.vue'));
 const designing = ref(false);
+const RowPanel = defineAsyncComponent(() => import('./RowPanel.vue'));
+const lining = ref(false);
 </script>
 
 <template>
@@ -70,6 +86,12 @@ const designing = ref(false);
         >{{ nameOf(machine, e.id) }}</PlainButton
       >
     </p>
+    <TickBox
+      v-if="row.length > 1"
+      v-model="whole"
+      :label="`Change all ${row.length} of its row together`"
+      data-test="joint-row"
+    />
     <div class="fields"><NumberFields :fields="fields" /></div>
     <TickBox
       v-for="w in all.ways"
@@ -91,7 +113,14 @@ const designing = ref(false);
     <p v-if="joint.kind === 'cam'">
       <v-btn data-test="cam-design" @click="designing = true">Motion and outline…</v-btn>
     </p>
-    <CamPanel v-if="designing && joint.kind === 'cam'" v-model="designing" :hand="hand" :joint="joint" />
+    <CamPanel
+      v-if="designing && joint.kind === 'cam'"
+      v-model="designing"
+      :hand="hand"
+      :joint="joint"
+      :row="together ? row.map(j => j.id) : [joint.id]"
+    />
+    <RowPanel v-if="lining" v-model="lining" :hand="hand" :joint="joint" />
     <table v-if="figures.length > 0" class="ruled" data-test="joint-figures">
       <tbody>
         <tr v-for="[what, says] in figures" :key="what">
@@ -100,7 +129,10 @@ const designing = ref(false);
         </tr>
       </tbody>
     </table>
-    <p><v-btn data-test="joint-delete" @click="emit('delete', joint.id)">Delete…</v-btn></p>
+    <p class="acts">
+      <v-btn v-if="canBeRow(joint)" data-test="joint-line" @click="lining = true">A row of these…</v-btn>
+      <v-btn data-test="joint-delete" @click="emit('delete', joint.id)">Delete…</v-btn>
+    </p>
   </section>
 </template>
 
@@ -109,6 +141,11 @@ const designing = ref(false);
   display: grid;
   grid-template-columns: 1fr 1fr;
   gap: 4px 14px;
+}
+
+.acts {
+  display: flex;
+  gap: 8px;
 }
 
 .end {

@@ -25,7 +25,6 @@ import { useOpen } from '../../machine/use-open';
 import ArborTools from './ArborTools.vue';
 import BlanksPanel from './BlanksPanel.vue';
 import DeletePanel from './DeletePanel.vue';
-import JoinPanel from './JoinPanel.vue';
 import JointTools from './JointTools.vue';
 import ElevationDrawing from './ElevationDrawing.vue';
 import MeshTools from './MeshTools.vue';
@@ -33,7 +32,6 @@ import { pathFromDrive } from '@tesseron/core/working';
 import PlanetaryPanel from './PlanetaryPanel.vue';
 import { keepSets, reducerParts, setOf } from '@tesseron/core/sets';
 import { readTeeth } from './read-teeth';
-import ReadyPanel from './ReadyPanel.vue';
 import ReducerPanel from '../../parts/ReducerPanel.vue';
 import SetPanel from '../../parts/SetPanel.vue';
 import TubesTable from './TubesTable.vue';
@@ -54,6 +52,10 @@ const joining = ref(false);
 /** What few machines need comes when it is asked for. */
 const RodPoints = defineAsyncComponent(() => import('./RodPoints.vue'));
 const LinkagePanel = defineAsyncComponent(() => import('./LinkagePanel.vue'));
+const JoinPanel = defineAsyncComponent(() => import('./JoinPanel.vue'));
+const ReadyPanel = defineAsyncComponent(() => import('./ReadyPanel.vue'));
+const ModesPanel = defineAsyncComponent(() => import('./ModesPanel.vue'));
+const choosing = ref(false);
 const finding = ref(false);
 const deleting = ref<string>();
 
@@ -234,10 +236,12 @@ const arborRows = useRows(() => arbors.value);
         <v-btn v-if="lead?.kind === 'arbor'" data-test="linkage-open" @click="finding = true"
           >Find a linkage…</v-btn
         >
+        <v-btn v-if="machine.joints.length > 0" data-test="modes-open" @click="choosing = true">Modes…</v-btn>
         <v-btn v-if="machine.drive && machine.wheels.length === 0" data-test="first-wheel" @click="start"
           >First wheel</v-btn
         >
       </p>
+      <ModesPanel v-if="choosing" v-model="choosing" :hand="hand" />
       <PlanetaryPanel v-if="planetary" v-model="planetary" />
       <JoinPanel v-if="joining && lead" v-model="joining" :hand="hand" :member="lead" :wheel="wheel?.id" />
       <LinkagePanel v-if="finding && lead?.kind === 'arbor'" v-model="finding" :hand="hand" :arbor="lead" />
