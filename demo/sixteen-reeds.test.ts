@@ -15,10 +15,11 @@ describe('sixteen reeds', () => {
 
   it('is what its script makes, and has nothing to mend', () => {
     expect(writeMachine(reeds())).to.equal(file);
-    expect(d.findings.filter(f => f.severity === 'stop')).to.deep.equal([]);
-    expect(new Set(d.findings.map(f => f.code))).to.deep.equal(
-      new Set(['not-worked-out', 'stands-in-nothing']),
-    );
+    expect(d.findings.map(f => f.code)).to.deep.equal(['stands-in-nothing']);
+    // The shaft ends below the last reed and keeps off all others.
+    const linked = d.layout.clearances.filter(c => c.kind === 'linkage');
+    expect(linked.length).to.be.at.least(15);
+    expect(Math.min(...linked.map(c => c.gap))).to.be.above(1);
   });
 
   it('makes a wave that goes along the row once in three turns of the crank', () => {

@@ -139,11 +139,6 @@ export const LAYOUT_WORDS = {
     why: `They go round one line and overlap by ${mm(s.data.overlap)} where one passes the other.`,
     advice: 'Put the outer one further out, or make them smaller.',
   }),
-  'pin-off-wheel': s => ({
-    title: `${s.name()}: the pin stands off its wheel`,
-    why: `It is set at ${mm(s.data.radius)} from the middle; its wheel reaches ${mm(s.data.most)}.`,
-    advice: 'Set the pin further in, or take a larger wheel or an arm.',
-  }),
   'cuts-through': s => ({
     title: `${s.name()} cuts through ${s.name(1)}`,
     why: 'Their axes cross, and where they stand in space both would fill the same room.',

@@ -41,6 +41,13 @@ export const LINKAGE_WORDS = {
       'Where it stands hangs on a joint that in turn waits for it: such a loop is not worked out yet, and it is ' +
       'drawn as if one of them stood still.',
   }),
+  'linkage-strikes': s => ({
+    title: `${s.name(0)} strikes ${s.name(1)}`,
+    why:
+      `They lie in one layer and overlap by ${mm(s.data.overlap, 2)}, the most at ` +
+      `${figure(s.data.at, 4)} turns of the drive.`,
+    advice: 'Put a rod or an arm on another layer, make it narrower, or move an axis.',
+  }),
   'cord-too-short': s => ({
     title: `${s.name()} is too short`,
     why:

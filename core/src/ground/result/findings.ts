@@ -66,7 +66,6 @@ export interface Findings {
   'one-piece-through-plate': { name: string; side: string };
   /** Its subjects are what is held still. */
   'stands-in-nothing': Nothing;
-  'pin-off-wheel': { radius: Mm; most: Mm };
   /** A wheel with teeth on a part of its rim only. */
   'sector-as-full': { of: Count; has: Count };
   'wrong-member': { is: string; needs: string };
@@ -210,6 +209,8 @@ export interface Findings {
   'transmission-low': { least: Degrees; wanted: Degrees };
   'joints-wait': Nothing;
   /** A cord, or one of its drum. */
+  /** Turns of the drive at which they come nearest. */
+  'linkage-strikes': { overlap: Mm; at: Turns };
   'cord-too-short': { is: Mm; least: Mm };
   'cord-only-draws': Nothing;
   /** How far its line lies from the drum's rim. */

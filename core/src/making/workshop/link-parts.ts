@@ -8,13 +8,24 @@ import {
   polygon,
   reversePath,
 } from '../../ground/geometry/index.ts';
-import { byId, GROUND, type Joint, type Pin, processOf } from '../../document/machine/index.ts';
+import { byId, GROUND, type Joint, processOf } from '../../document/machine/index.ts';
 import { type LinkPlate, linkPlates, USUAL_TUBES } from '../../place/layout/index.ts';
-import { AT_REST, camFigures, jointCourse, standsAt } from '../../place/motion/index.ts';
+import {
+  AT_REST,
+  camFigures,
+  guideApart,
+  guideBegin,
+  type LinkShape,
+  linkShape,
+  pinsOf,
+  slideReach,
+  slotReach,
+  standsAt,
+  swingOf,
+} from '../../place/motion/index.ts';
 import type { Derived } from '../../state/state/index.ts';
 import { radians } from '../../ground/units/index.ts';
 import { camFacts, camShape, type CamLine, followed } from '../../trains/cam/index.ts';
-import { lawOf } from '../../trains/train/index.ts';
 import { problem } from '../../ground/result/index.ts';
 import { drillable, type FlatPart, type LeftPart, numberOf } from './flat-part.ts';
 import { strip } from './strip.ts';
@@ -22,8 +33,6 @@ import { strip } from './strip.ts';
 const ORIGIN: Point = { x: 0, y: 0 };
 /** Places round a turn at which a cam is made. */
 const CAM_STEPS = 720;
-/** Places of a course at which a stroke is measured. */
-const SWING_STEPS = 360;
 
 /** What a plate is made from: the derived machine, the pin stock and what fits leave, mm. */
 interface Shop {
@@ -85,22 +94,11 @@ function madeParts(derived: Derived): LinkParts {
   return { parts, left };
 }
 
-const swings = new WeakMap<Derived, Map<string, Swing>>();
-type Swing = NonNullable<ReturnType<typeof jointCourse>>['swing'];
-
-/** How far a joint moves what it drives; worked out once for a machine. */
-function swingOf(derived: Derived, joint: Joint): Swing {
-  const of = swings.get(derived) ?? new Map<string, Swing>();
-  swings.set(derived, of);
-  if (!of.has(joint.id)) of.set(joint.id, jointCourse(derived.moving, joint, SWING_STEPS)?.swing);
-  return of.get(joint.id);
-}
-
 /** Where the two pins that guide a slide stand in the plate, mm against the ground; nothing of one that is carried. */
 function slideGuides({ derived, plate, pin }: Shop): Record<'ax' | 'ay' | 'bx' | 'by', number> | undefined {
   const joint = byId(derived.machine.joints, plate.joint);
   const line = standsAt(derived.moving, AT_REST).line(plate.member);
-  const swing = joint && swingOf(derived, joint);
+  const swing = joint && swingOf(derived.moving, joint);
   const slide = byId(derived.machine.members, plate.member);
   if (!line || !swing || slide?.kind !== 'slide' || slide.frame !== GROUND) return undefined;
   const back = joint.kind === 'crank' && joint.other ? -1 : 1;
@@ -167,8 +165,6 @@ function figureOf(shop: Shop): Figure | undefined {
 const hole = (at: Point, across: number): Path => circle(at, across / 2, false);
 /** A slot along a line, as a hole. */
 const slotHole = (a: Point, b: Point, across: number): Path => reversePath(strip([[a, b]], across));
-/** The strip about pins: a pin and as much again to either side, at least. */
-const stripWidth = (pin: number): number => 3 * pin;
 const bore = ({ derived, plate, press }: Shop): Path[] => {
   const own = derived.layout.sizes.get(plate.member)?.diameter ?? 0;
   return own > 0 ? [hole(ORIGIN, own + press)] : [];
@@ -202,93 +198,40 @@ function secondRoller({ derived, plate }: Shop): number | undefined {
   return shape && distance(followed(shape, 0).at, followed(shape, 0, true).at);
 }
 
-/** The pins of all joints on a member. */
-const pinsOn = ({ derived, plate }: Shop): Pin[] =>
-  derived.machine.joints.flatMap(j =>
-    (lawOf(j).pins?.(j) ?? []).filter(p => p.member === plate.member && p.wheel === undefined),
-  );
+/** The shape of a plate as it is also held against other things. */
+const shapeOf = ({ derived, plate }: Shop): LinkShape | undefined =>
+  linkShape({ machine: derived.machine, moving: derived.moving, sizes: derived.layout.sizes }, plate);
 
 function crankFigure(shop: Shop): Figure | undefined {
-  const pins = pinsOn(shop).filter(p => p.radius > 0);
-  const ends = pins.map(p => polar(ORIGIN, p.radius, radians(p.angleDeg)));
-  const flat = flatArm(shop);
-  if (ends.length === 0 && !flat) return undefined;
-  const own = shop.derived.layout.sizes.get(shop.plate.member)?.diameter ?? 0;
-  const width = widthOf(shop) ?? Math.max(own + 2 * shop.pin, stripWidth(shop.pin));
-  if (flat) return { outline: flatOutline(flat, width), holes: bore(shop) };
-  const holes = ends.map(e => hole(e, shop.pin + shop.press));
-  return {
-    outline: strip(
-      ends.map(e => [ORIGIN, e]),
-      width,
-    ),
-    holes: [...bore(shop), ...holes],
-  };
-}
-
-const widthOf = ({ derived, plate }: Shop): number | undefined => {
-  const m = byId(derived.machine.members, plate.member);
-  return m?.kind === 'arbor' ? m.arm?.width : m?.kind === 'link' ? m.width : undefined;
-};
-
-interface FlatArm {
-  readonly reach: number;
-  readonly angle: number;
-  /** On which side of it the cam lies: to the left as it points, or to the right. */
-  readonly side: 1 | -1;
-}
-
-/** How far a flat arm reaches over its cam, and where it points. */
-function flatArm({ derived, plate }: Shop): FlatArm | undefined {
+  const shape = shapeOf(shop);
+  if (!shape) return undefined;
+  const { derived, plate } = shop;
   const joint = byId(derived.machine.joints, plate.joint);
-  if (joint?.kind !== 'cam' || joint.touch.kind !== 'flat' || joint.follower !== plate.member)
-    return undefined;
-  const figure = camFigures(derived.moving).find(c => c.joint.id === joint.id);
-  if (figure?.shape.way.kind !== 'arm') return undefined;
-  const { apart, side } = figure.shape.way;
-  return { reach: 1.5 * apart, angle: radians(joint.arm?.angleDeg ?? 0), side };
-}
-
-/** An arm whose one side goes through its axis and lies on the cam; about the axis it is round. */
-function flatOutline({ reach, angle, side }: FlatArm, width: number): Path {
-  const beside = polar(ORIGIN, width / 2, angle - (side * Math.PI) / 2);
-  return strip([[ORIGIN, beside, polar(beside, reach, angle)]], width);
+  const flat = joint?.kind === 'cam' && joint.touch.kind === 'flat' && joint.follower === plate.member;
+  const pins = flat ? [] : pinsOf(derived.machine, plate.member).filter(p => p.radius > 0);
+  const holes = pins.map(p => hole(polar(ORIGIN, p.radius, radians(p.angleDeg)), shop.pin + shop.press));
+  return { outline: strip(shape.lines, shape.width), holes: [...bore(shop), ...holes] };
 }
 
 function rodFigure(shop: Shop): Figure | undefined {
-  const rod = byId(shop.derived.machine.members, shop.plate.member);
-  if (rod?.kind !== 'link') return undefined;
-  const end = { x: rod.length, y: 0 };
-  const points = (rod.points ?? []).map(p => polar(ORIGIN, p.radius, radians(p.angleDeg)));
-  const width = rod.width ?? stripWidth(shop.pin);
-  const holes = [ORIGIN, end, ...points].map(p => hole(p, shop.pin + shop.free));
-  return { outline: strip([[ORIGIN, end], ...points.map(p => [ORIGIN, p])], width), holes };
+  const shape = shapeOf(shop);
+  if (!shape) return undefined;
+  const ends = [ORIGIN, ...shape.lines.flatMap(line => line.slice(1))];
+  return {
+    outline: strip(shape.lines, shape.width),
+    holes: ends.map(p => hole(p, shop.pin + shop.free)),
+  };
 }
 
 /** The slot is as long as its pin goes, and a pin's width more. */
 function slottedFigure(shop: Shop, joint: Extract<Joint, { kind: 'slot' }>): Figure | undefined {
-  const { positions, machine } = shop.derived;
-  const axisOf = (id: string): Point | undefined => {
-    const m = byId(machine.members, id);
-    return m?.kind === 'arbor' ? positions.at[m.axis] : undefined;
-  };
-  const [a, b] = [axisOf(joint.pin.member), axisOf(joint.driven)];
-  if (!a || !b) return undefined;
-  const apart = Math.hypot(a.x - b.x, a.y - b.y);
-  const across = shop.pin + shop.free;
-  const [near, far] = [Math.abs(apart - joint.pin.radius), apart + joint.pin.radius];
+  const [shape, reach] = [shapeOf(shop), slotReach(shop.derived, joint)];
+  if (!shape || !reach) return undefined;
   const angle = radians(joint.slotDeg);
-  const [from, to] = [polar(ORIGIN, near, angle), polar(ORIGIN, far, angle)];
-  const own = shop.derived.layout.sizes.get(joint.driven)?.diameter ?? 0;
-  const width = Math.max(own + 2 * shop.pin, stripWidth(shop.pin));
-  return { outline: strip([[ORIGIN, to]], width), holes: [...bore(shop), slotHole(from, to, across)] };
+  const [from, to] = [polar(ORIGIN, reach.near, angle), polar(ORIGIN, reach.far, angle)];
+  const slot = slotHole(from, to, shop.pin + shop.free);
+  return { outline: strip(shape.lines, shape.width), holes: [...bore(shop), slot] };
 }
-
-/** From the middle of a slide to where its slot begins, mm. */
-const guideBegin = ({ kind }: Joint, pin: number): number => (kind === 'yoke' ? 1.5 : 1) * stripWidth(pin);
-
-/** Between the two pins that guide a slide, mm. */
-const guideApart = (pin: number): number => 4 * pin;
 
 /**
  * A slide: a strip along its line with the hole of its pin, or the face or edge that rests on a cam, and behind that
@@ -296,23 +239,13 @@ const guideApart = (pin: number): number => 4 * pin;
  */
 function slideFigure(shop: Shop, joint: Joint): Figure | undefined {
   const { derived, pin, press, free } = shop;
-  const swing = swingOf(derived, joint);
-  if (!swing) return undefined;
-  const stroke = swing.most - swing.least;
-  const width = stripWidth(pin);
-  const back = joint.kind === 'crank' && joint.other ? -1 : 1;
-  const begin = guideBegin(joint, pin);
-  const end = begin + guideApart(pin) + stroke + pin;
-  const guide = slotHole({ x: back * begin, y: 0 }, { x: back * end, y: 0 }, pin + free);
-  const spine = [ORIGIN, { x: back * (end + pin), y: 0 }];
-  if (joint.kind === 'yoke') {
-    const across = joint.pin.radius;
-    const [low, high] = [
-      { x: 0, y: -across },
-      { x: 0, y: across },
-    ];
-    return { outline: strip([spine, [low, high]], width), holes: [guide, slotHole(low, high, pin + free)] };
-  }
+  const [shape, reach] = [shapeOf(shop), slideReach(derived.moving, joint, pin)];
+  if (!shape || !reach) return undefined;
+  const { width, lines } = shape;
+  const guide = slotHole({ x: reach.begin, y: 0 }, { x: reach.end, y: 0 }, pin + free);
+  const cross = lines[1];
+  if (cross?.[0] && cross[1])
+    return { outline: strip(lines, width), holes: [guide, slotHole(cross[0], cross[1], pin + free)] };
   if (joint.kind === 'cam' && joint.touch.kind !== 'roller') {
     const facts = camFacts(camShape(joint, { kind: 'slide', offset: 0 }));
     const face: readonly Point[] =
@@ -323,10 +256,10 @@ function slideFigure(shop: Shop, joint: Joint): Figure | undefined {
           ].map(p => ({ x: pin / 2, y: -p.y }))
         : [{ x: pin, y: 0 }];
     return joint.touch.kind === 'flat'
-      ? { outline: tee(face, end + pin, width, pin), holes: [guide] }
-      : { outline: pointed(end + pin, width), holes: [guide] };
+      ? { outline: tee(face, reach.whole, width, pin), holes: [guide] }
+      : { outline: pointed(reach.whole, width), holes: [guide] };
   }
-  return { outline: strip([spine], width), holes: [hole(ORIGIN, pin + press), guide] };
+  return { outline: strip(lines, width), holes: [hole(ORIGIN, pin + press), guide] };
 }
 
 /** A strip from a face across it, its far end square. */

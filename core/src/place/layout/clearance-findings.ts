@@ -83,6 +83,8 @@ function strikes(machine: Pick<Machine, 'axes' | 'members' | 'wheels'>, c: Clear
       return say('arm-strikes');
     case 'pillar':
       return say('pillar-strikes');
+    case 'linkage':
+      return [finding('linkage-strikes', 'stop', 'plan', [c.a, c.b], { overlap: -c.gap, at: c.at ?? 0 })];
     case 'envelope':
       return say('outside-envelope');
     case 'keep-out':

@@ -18,6 +18,7 @@ export interface Clearance {
     | 'arm'
     | 'pillar'
     | 'shown'
+    | 'linkage'
     | 'envelope'
     | 'keep-out';
   /** Ids in the document: wheels, arbors, arms, pillars, keep-outs. */
@@ -25,6 +26,8 @@ export interface Clearance {
   readonly b: string;
   readonly gap: number;
   readonly swept: boolean;
+  /** Of linkages: turns of the drive at which they come nearest. */
+  readonly at?: number;
   /** Against the envelope: half the room that the thing itself fills or sweeps. */
   readonly outer?: number;
 }

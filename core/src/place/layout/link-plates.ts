@@ -30,6 +30,8 @@ export interface LinkPin {
   readonly joint: string;
   readonly in: string;
   readonly through: string;
+  /** Where it stands. */
+  readonly at: Pin;
 }
 
 type Parts = Pick<Machine, 'wheels' | 'members' | 'axes' | 'joints'>;
@@ -204,23 +206,37 @@ export function linkPins(machine: Parts): LinkPin[] {
     return kind === 'link' ? `rod ${member}` : kind === 'slide' ? `slide ${member}` : `crank ${member}`;
   };
   return machine.joints.flatMap((j): LinkPin[] => {
-    const pin = (from: string, through: string): LinkPin => ({ joint: j.id, in: from, through });
+    const pin = (at: Pin, through: string): LinkPin => ({ joint: j.id, in: part(at), through, at });
+    const end = (member: string, radius = 0): Pin => ({ member, radius, angleDeg: 0 });
     switch (j.kind) {
       case 'crank':
-        return [pin(part(j.pin), part(j.rod)), pin(part(j.slide), part(j.rod))];
+        return [pin(j.pin, part(j.rod)), pin(end(j.slide), part(j.rod))];
       case 'yoke':
-        return [pin(part(j.pin), part(j.slide))];
+        return [pin(j.pin, part(j.slide))];
       case 'cord':
       case 'drum':
         return []; // a cord is tied
       case 'slot':
-        return [pin(part(j.pin), `slotted ${j.driven}`)];
+        return [pin(j.pin, `slotted ${j.driven}`)];
       case 'four-bar':
-        return [pin(part(j.pin), part(j.rod)), pin(part(j.to), part(j.rod))];
+        return [pin(j.pin, part(j.rod)), pin(j.to, part(j.rod))];
       case 'two rods':
-        return [pin(part(j.a), part(j.rodA)), pin(part(j.b), part(j.rodB)), pin(part(j.rodA), part(j.rodB))];
+        return [
+          pin(j.a, part(j.rodA)),
+          pin(j.b, part(j.rodB)),
+          pin(end(j.rodA, lengthOf(machine, j.rodA)), part(j.rodB)),
+        ];
       case 'cam':
-        return j.touch.kind === 'roller' ? [pin(part(j.follower), `roller ${j.id}`)] : [];
+        return j.touch.kind === 'roller'
+          ? [
+              pin(
+                j.arm
+                  ? { member: j.follower, radius: j.arm.length, angleDeg: j.arm.angleDeg }
+                  : end(j.follower),
+                `roller ${j.id}`,
+              ),
+            ]
+          : [];
       case 'mesh':
       case 'chain':
       case 'friction':
@@ -234,6 +250,11 @@ export function linkPins(machine: Parts): LinkPin[] {
     }
   });
 }
+
+const lengthOf = ({ members }: Parts, rod: string): number => {
+  const found = byId(members, rod);
+  return found?.kind === 'link' ? found.length : 0;
+};
 
 /** Layers of what rides on an arbor. */
 export const linkLayers = (machine: Parts, arbor: string): number[] =>

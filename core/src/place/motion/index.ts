@@ -8,6 +8,8 @@ export * from './joint-course.ts';
 export * from './traced-paths.ts';
 export * from './link-figure.ts';
 export * from './cam-figure.ts';
+export * from './link-shapes.ts';
+export * from './link-clearances.ts';
 export * from './moving.ts';
 export * from './recurrence.ts';
 export * from './turns-for.ts';

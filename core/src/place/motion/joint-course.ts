@@ -74,19 +74,27 @@ function timeRatio(ways: readonly number[]): number | undefined {
 }
 
 /** Turns of the drive until all that leads a joint, and leads that in turn, has made whole turns. */
-function courseTurns(moving: Moving, joint: Joint): number | undefined {
-  const rates = [...leadersOf(moving, joint)].flatMap((id): Rational[] => {
+const courseTurns = (moving: Moving, joint: Joint): number | undefined =>
+  coursesTogether(moving, [joint]).turns;
+
+/** The same of several joints, with the rates of all that leads them; at most a thousand turns are followed. */
+export function coursesTogether(
+  moving: Moving,
+  joints: readonly Joint[],
+): { readonly turns: number | undefined; readonly rates: readonly Rational[] } {
+  const leaders = new Set(joints.flatMap(j => [...leadersOf(moving, j)]));
+  const rates = [...leaders].flatMap((id): Rational[] => {
     const rate = moving.train.rates[id];
     return rate && rate.num !== 0n ? [rate] : [];
   });
-  if (rates.length === 0) return undefined;
+  if (rates.length === 0) return { turns: undefined, rates };
   // A rate p/q comes back after q/p turns: of all of them, after lcm(q)/gcd(p).
   let [whole, common] = [1n, 0n];
   for (const { num, den } of rates) {
     whole = (whole / gcd(whole, den)) * den;
     common = gcd(common, num < 0n ? -num : num);
   }
-  return Math.min(MOST_TURNS, toNumber({ num: whole, den: common }));
+  return { turns: Math.min(MOST_TURNS, toNumber({ num: whole, den: common })), rates };
 }
 
 /** The members that turn and on whose place a joint hangs, through rods, slides and arbors that swing. */

@@ -77,7 +77,7 @@ export function linkFigure({ members, joints }: Pick<Machine, 'members' | 'joint
     if (j.kind === 'slot')
       bars.push({
         ...{ member: j.driven, kind: 'slot', from: centre(j.driven) },
-        to: { member: j.driven, radius: slotReach(j.pin), angleDeg: j.slotDeg },
+        to: { member: j.driven, radius: slotDrawn(j.pin), angleDeg: j.slotDeg },
       });
   }
   for (const m of members) {
@@ -95,4 +95,4 @@ export function linkFigure({ members, joints }: Pick<Machine, 'members' | 'joint
 }
 
 /** A slotted arm is drawn so long, mm: three times as far as its pin stands out. */
-const slotReach = (pin: Pin): number => 3 * pin.radius;
+const slotDrawn = (pin: Pin): number => 3 * pin.radius;

@@ -57,7 +57,7 @@ export function derive(m: Machine, before?: Derived, chordError = CHORD_ERROR): 
   const laying = () => ({ ...laid, ...placed(), extents: extents.value });
   const laidOut = stage(old.laid, laying, make.laidStage);
   const parts = () => ({ parts: laidOut.value });
-  const clearances = stage(old.clearances, parts, make.clearanceStage);
+  const clearances = stage(old.clearances, () => ({ ...parts(), moving: moving.value }), make.clearanceStage);
   const bracing = () => ({ ...parts(), states: wheels.value, positions: positions.value, chordError });
   const brackets = stage(old.brackets, bracing, make.bracketStage);
   const plates = stage(old.plates, () => ({ ...parts(), brackets: brackets.value }), make.plateStage);

@@ -24,7 +24,7 @@ import {
   wheelPhases,
 } from '../../place/layout/index.ts';
 import type { Machine } from '../../document/machine/index.ts';
-import { type Moving, movingOf } from '../../place/motion/index.ts';
+import { linkClearances, type Moving, movingOf } from '../../place/motion/index.ts';
 import { type Rational, sign } from '../../ground/rational/index.ts';
 import { type Finding, table } from '../../ground/result/index.ts';
 import {
@@ -247,8 +247,10 @@ export const laidStage = (i: SolidParts & Placed & { readonly extents: Extents }
 interface Laid {
   readonly parts: LayoutParts;
 }
-export const clearanceStage = (i: Laid): readonly Clearance[] =>
-  [...clearancesOf(i.parts), ...shownClearances(i.parts)].sort((a, b) => a.gap - b.gap);
+export const clearanceStage = (i: Laid & { readonly moving: Moving }): readonly Clearance[] =>
+  [...clearancesOf(i.parts), ...shownClearances(i.parts), ...linkClearances(i.parts, i.moving)].sort(
+    (a, b) => a.gap - b.gap,
+  );
 export const bracketStage = (
   i: Laid & { readonly states: Wheels; readonly positions: Positions; readonly chordError: number },
 ): readonly Bracket[] => {

@@ -27,7 +27,6 @@ export const assembledFindings = (machine: Parts): readonly Finding[] => [
   ...seatFindings(machine),
   ...boreFindings(machine),
   ...bodyFindings(machine),
-  ...pinFindings(machine),
 ];
 
 /** Without plates nobody has said what the arbors stand in, and nothing of it is judged. */
@@ -191,15 +190,3 @@ function bodyFindings({ indicators, axes, members }: Parts): Finding[] {
 
 /** Between two bodies that pass each other, mm (common practice, no source). */
 const BODY_GAP = 2;
-
-/** The pin of a crank lies within the rim of a wheel of its member. */
-function pinFindings({ joints, wheels, parts }: Parts): Finding[] {
-  return joints.flatMap(j => {
-    if (j.kind !== 'crank') return [];
-    const reach = wheels.flatMap(w => (w.member === j.pin.member ? (parts.extents[w.id]?.outer ?? []) : []));
-    const most = Math.max(0, ...reach);
-    return reach.length === 0 || j.pin.radius <= most
-      ? []
-      : [finding('pin-off-wheel', 'warn', 'plan', [j.id], { radius: j.pin.radius, most })];
-  });
-}

@@ -27,7 +27,7 @@ const layers = computed(() => {
 });
 const rows = computed(() =>
   derived.value.layout.clearances.slice(0, SHOWN).map(c => ({
-    key: `${c.kind} ${c.a} ${c.b}`,
+    key: `${c.kind} ${c.a} ${c.b} ${c.at ?? ''}`,
     what:
       `${nameOf(machine.value, c.a)} – ` +
       `${c.kind === 'neighbours' ? 'its neighbour' : nameOf(machine.value, c.b)}${arborOf(c.kind, c.b)}`,

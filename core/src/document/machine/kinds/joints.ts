@@ -28,7 +28,7 @@ const untold = {
   bodies: 'not yet',
   checks: 'not yet',
 } as const;
-const linked = { outline: 'nothing', clearances: 'not yet' } as const;
+const linked = { outline: 'nothing' } as const;
 /** What a pin stands on: a member, and a wheel of it. */
 const pinned = ({ member, wheel }: Pin): JointEnd[] => [
   ['member', member],
@@ -135,7 +135,6 @@ export const JOINTS: { readonly [K in JointKind]: JointFacts<K> } = {
   },
   cam: {
     ...plain,
-    clearances: 'not yet',
     called: 'cam',
     slides: true,
     ends: j => [
