@@ -1,11 +1,13 @@
 import { expect } from 'chai';
 import { readFileSync } from 'node:fs';
 import { derive } from '../core/src/state/derive/index.ts';
-import { readMachine, writeMachine } from '../core/src/document/machine/index.ts';
-import { stancesAt } from '../core/src/place/motion/index.ts';
+import { byId, readMachine, writeMachine } from '../core/src/document/machine/index.ts';
+import { distance } from '../core/src/ground/geometry/index.ts';
+import { flatParts } from '../core/src/making/workshop/index.ts';
+import { jointCourse, standsAt, stancesAt } from '../core/src/place/motion/index.ts';
 import { toFraction } from '../core/src/ground/rational/index.ts';
 import { must } from '../core/src/ground/result/index.ts';
-import { heron } from '../scripts/heron.ts';
+import { heron, STEP } from '../scripts/heron.ts';
 
 const file = readFileSync(new URL('./wading-heron.json', import.meta.url), 'utf8');
 
@@ -25,9 +27,41 @@ describe('wading heron', () => {
     const places = stancesAt(d.moving, { whole: 16n, part: 0 });
     const rest = stancesAt(d.moving, { whole: 0n, part: 0 });
     expect(places.get(out)!.angle).to.be.closeTo(rest.get(out)!.angle, 1e-12);
-    expect(
-      [...places.keys()].filter(k => k.includes(' ')),
-      'three more places in each of two stages',
-    ).to.have.length(6);
+    const further = [...places.keys()].filter(k => k.includes(' '));
+    expect(further, 'three more places in each of two stages').to.have.length(6);
   });
+
+  it('steps through the places that were wanted of its foot, as near as was said when it was found', () => {
+    const leg = machine.members.find(m => m.name === 'Leg')!;
+    const point = leg.kind === 'link' ? leg.points![0]! : { radius: 0, angleDeg: 0 };
+    const axis = d.positions.at[axisOf(machine.aims[0]!.member!)]!;
+    const path = Array.from({ length: 1440 }, (_, i) => {
+      const at = (16 * i) / 1440;
+      const stands = standsAt(d.moving, { whole: BigInt(Math.floor(at)), part: at % 1 });
+      return stands.pin({ member: leg.id, ...point })!;
+    });
+    for (const p of STEP) {
+      const wanted = { x: axis.x + p.x, y: axis.y + p.y };
+      expect(Math.min(...path.map(q => distance(q, wanted)))).to.be.below(2.55);
+    }
+    const low = path.filter(p => p.y < axis.y - 86);
+    expect(low.length / path.length, 'on the bed for nearly a third of its stride').to.be.above(0.3);
+  });
+
+  it('nods by twice its crank, and all of it is made', () => {
+    const neck = machine.joints.find(j => j.kind === 'crank')!;
+    const { swing, transmission } = jointCourse(d.moving, neck)!;
+    expect(swing!.most - swing!.least).to.be.closeTo(2 * neck.pin.radius, 1e-3);
+    expect(transmission! * (180 / Math.PI)).to.be.above(80);
+    const parts = flatParts(d)
+      .parts.filter(p => p.kind === 'link')
+      .map(p => p.name);
+    expect(parts).to.have.members([
+      ...['crank, Stride', 'crank, Hip', 'rod, Leg', 'rod, Neck rod', 'slide, Neck'],
+    ]);
+  });
+  const axisOf = (id: string): string => {
+    const m = byId(machine.members, id);
+    return m?.kind === 'arbor' ? m.axis : '';
+  };
 });

@@ -1,4 +1,4 @@
-import { byId } from '../../document/machine/index.ts';
+import { byId, type Pin } from '../../document/machine/index.ts';
 import { distance, type Point, polar, segmentGap } from '../../ground/geometry/index.ts';
 import { toNumber } from '../../ground/rational/index.ts';
 import { radians } from '../../ground/units/index.ts';
@@ -60,8 +60,12 @@ export function linkClearances(parts: LayoutParts, moving: Moving): Clearance[] 
     plate => linkShape({ machine: parts.machine, moving, sizes: parts.sizes }, plate) ?? [],
   );
   if (shapes.length === 0) return [];
-  const linked = [...shapes.flatMap(s => plateBody(parts, s) ?? []), ...pinBodies(parts)];
-  const others = solidsOf(parts).flatMap(s => solidBody(moving, s) ?? []);
+  const solids = solidsOf(parts);
+  const lines = new Map(
+    solids.flatMap(s => (s.kind === 'arbor' && s.member ? [[s.member, s.line] as const] : [])),
+  );
+  const linked = [...shapes.flatMap(s => plateBody(parts, s, lines) ?? []), ...pinBodies(parts)];
+  const others = solids.flatMap(s => solidBody(moving, s) ?? []);
   const pairs = linked.flatMap((a, i) =>
     [...linked.slice(i + 1), ...others].flatMap(b => (meets(a, b) ? [{ a, b, gap: Infinity, at: 0 }] : [])),
   );
@@ -116,7 +120,11 @@ function finer(
   return best;
 }
 
-function plateBody({ machine, stack }: LayoutParts, { plate, lines, width }: LinkShape): Body | undefined {
+function plateBody(
+  { machine, stack }: LayoutParts,
+  { plate, lines, width }: LinkShape,
+  lineOf: ReadonlyMap<string, string | undefined>,
+): Body | undefined {
   const band = stack.layers.get(plate.layer);
   if (!band) return undefined;
   const joint = byId(machine.joints, plate.joint);
@@ -131,16 +139,11 @@ function plateBody({ machine, stack }: LayoutParts, { plate, lines, width }: Lin
   const onCam = joint?.kind === 'cam' && plate.member === joint.cam;
   return bodyOf({
     ...{ subject: onCam ? plate.joint : plate.member, place: plate.member, with: [plate.member] },
-    ...{ line: lineOf({ machine }, plate.member), band, strokes: [...strokes, ...full], inner: undefined },
+    ...{ line: lineOf.get(plate.member), band, strokes: [...strokes, ...full], inner: undefined },
     ...(joint?.kind === 'cam' && { cam: joint.id, with: [joint.cam, joint.follower, plate.member] }),
     linked: true,
   });
 }
-
-const lineOf = ({ machine }: Pick<LayoutParts, 'machine'>, member: string): string | undefined => {
-  const m = byId(machine.members, member);
-  return m?.kind === 'arbor' ? m.axis : undefined;
-};
 
 const bodyOf = (body: Omit<Body, 'reach'>): Body => ({
   ...body,
@@ -154,14 +157,18 @@ const bodyOf = (body: Omit<Body, 'reach'>): Body => ({
 function pinBodies({ machine, stack }: LayoutParts): Body[] {
   const plates = new Map(linkPlates(machine).map(p => [p.id, p.layer] as const));
   const half = linkPin(machine) / 2;
-  return linkPins(machine).flatMap((pin): Body[] => {
+  const pins = linkPins(machine);
+  const sides = (id: string): string => id.replace(/^(rod|slide|crank|slotted) /, '');
+  return pins.flatMap((pin): Body[] => {
     const layer = (id: string): number | undefined => plates.get(id) ?? byId(machine.wheels, id)?.layer;
     const [a, b] = [layer(pin.in), layer(pin.through)].map(l => stack.layers.get(l ?? NaN));
     if (!a || !b) return [];
     const band = { from: Math.min(a.to, b.to), to: Math.max(a.from, b.from) };
     if (band.to - band.from < 1e-9) return [];
     const at = polar({ x: 0, y: 0 }, pin.at.radius, radians(pin.at.angleDeg));
-    const on = [pin.in, pin.through].map(id => id.replace(/^(rod|slide|crank|slotted) /, ''));
+    // One pin can go through several rods.
+    const same = pins.filter(p => p.at.member === pin.at.member && samePlace(p.at, pin.at));
+    const on = same.flatMap(p => [sides(p.in), sides(p.through)]);
     return [
       bodyOf({
         ...{ subject: pin.at.member, place: pin.at.member, with: [pin.at.member, ...on], line: undefined },
@@ -170,6 +177,14 @@ function pinBodies({ machine, stack }: LayoutParts): Body[] {
     ];
   });
 }
+
+/** Two pins so near each other are one, mm. */
+const ONE_PIN = 1e-3;
+const samePlace = (a: Pin, b: Pin): boolean =>
+  distance(
+    polar({ x: 0, y: 0 }, a.radius, radians(a.angleDeg)),
+    polar({ x: 0, y: 0 }, b.radius, radians(b.angleDeg)),
+  ) < ONE_PIN;
 
 /** A wheel, an arbor, an arm or a pillar as it stands or is carried. */
 function solidBody(moving: Moving, s: Solid): Body | undefined {
