@@ -6,6 +6,7 @@ import { fromStarter, go, startApp } from '../e2e/app.ts';
 import { openMachine } from './open-machine.ts';
 import { responseBench } from './response.ts';
 import { ninetyWheels } from './ninety-wheels.ts';
+import { linkedWheels } from './linked-wheels.ts';
 import { sixtyWheels } from './sixty-wheels.ts';
 
 /** Runs in the page, as text: frames a second over three seconds. */
@@ -37,6 +38,18 @@ export async function browserBench(): Promise<void> {
   console.log(
     `60 wheels running: ${running.toFixed(0)} frames a second; the same page at rest: ` +
       `${still.toFixed(0)}; ratio ${(running / still).toFixed(2)}`,
+  );
+
+  await openMachine(page, app.base, writeMachine(linkedWheels()));
+  await go(page, 'run');
+  await page.waitForTimeout(2000);
+  const linkedStill = await frames();
+  await page.click('[data-test=run]');
+  const linked = await frames();
+  await page.click('[data-test=run]');
+  console.log(
+    `60 wheels, 12 linkages, 20 cams running: ${linked.toFixed(0)} frames a second (20 wanted); the same page at ` +
+      `rest: ${linkedStill.toFixed(0)}; ratio ${(linked / linkedStill).toFixed(2)}`,
   );
 
   await planDrag(page);

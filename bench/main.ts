@@ -6,6 +6,7 @@ import { branchesBench } from './branches.ts';
 import { browserBench } from './browser.ts';
 import { clock, report } from './clock.ts';
 import { countsBench } from './counts.ts';
+import { linkageBench } from './linkages.ts';
 import { layoutBench } from './layout.ts';
 import { planetaryBench } from './planetary.ts';
 import { makingBench } from './making.ts';
@@ -21,6 +22,7 @@ trainsBench();
 teethBench();
 layoutBench();
 runBench();
+linkageBench();
 await makingBench();
 
 const machine = sixtyWheels();

@@ -16,10 +16,9 @@ describe('sixteen reeds', () => {
   it('is what its script makes, and has nothing to mend', () => {
     expect(writeMachine(reeds())).to.equal(file);
     expect(d.findings.map(f => f.code)).to.deep.equal(['stands-in-nothing']);
-    // The shaft ends below the last reed and keeps off all others.
+    // Reeds and shaft keep 17 mm apart, cams and rollers of other layers never meet: nothing comes within 12 mm.
     const linked = d.layout.clearances.filter(c => c.kind === 'linkage');
-    expect(linked.length).to.be.at.least(15);
-    expect(Math.min(...linked.map(c => c.gap))).to.be.above(1);
+    expect(linked).to.deep.equal([]);
   });
 
   it('makes a wave that goes along the row once in three turns of the crank', () => {

@@ -75,16 +75,19 @@ function timeRatio(ways: readonly number[]): number | undefined {
 
 /** Turns of the drive until all that leads a joint, and leads that in turn, has made whole turns. */
 const courseTurns = (moving: Moving, joint: Joint): number | undefined =>
-  coursesTogether(moving, [joint]).turns;
+  courseOf(moving, leadersOf(moving, lawOf(joint).leads(joint), joint.id)).turns;
 
-/** The same of several joints, with the rates of all that leads them; at most a thousand turns are followed. */
-export function coursesTogether(
-  moving: Moving,
-  joints: readonly Joint[],
-): { readonly turns: number | undefined; readonly rates: readonly Rational[] } {
-  const leaders = new Set(joints.flatMap(j => [...leadersOf(moving, j)]));
-  const rates = [...leaders].flatMap((id): Rational[] => {
-    const rate = moving.train.rates[id];
+/** How long it takes until all stands as it did, turns of the drive, and the rates of what leads it. */
+export interface Course {
+  /** Undefined where nothing turns; at most a thousand turns are followed. */
+  readonly turns: number | undefined;
+  readonly rates: readonly Rational[];
+}
+
+/** The course of members that turn and lead others. */
+export function courseOf({ train }: Moving, leaders: Iterable<string>): Course {
+  const rates = [...new Set(leaders)].flatMap((id): Rational[] => {
+    const rate = train.rates[id];
     return rate && rate.num !== 0n ? [rate] : [];
   });
   if (rates.length === 0) return { turns: undefined, rates };
@@ -97,10 +100,14 @@ export function coursesTogether(
   return { turns: Math.min(MOST_TURNS, toNumber({ num: whole, den: common })), rates };
 }
 
-/** The members that turn and on whose place a joint hangs, through rods, slides and arbors that swing. */
-function leadersOf({ machine, train }: Moving, joint: Joint): ReadonlySet<string> {
+/** The members that turn and on whose place some members hang, through rods, slides and arbors that swing. */
+export function leadersOf(
+  { machine, train }: Moving,
+  members: readonly string[],
+  but?: string,
+): ReadonlySet<string> {
   const found = new Set<string>();
-  const seen = new Set<string>([joint.id]);
+  const seen = new Set<string | undefined>([but]);
   const follow = (id: string): void => {
     if ((train.rates[id]?.num ?? 0n) !== 0n) found.add(id);
     const moves = machine.joints.filter(
@@ -113,6 +120,6 @@ function leadersOf({ machine, train }: Moving, joint: Joint): ReadonlySet<string
       lawOf(j).leads(j).forEach(follow);
     }
   };
-  lawOf(joint).leads(joint).forEach(follow);
+  members.forEach(follow);
   return found;
 }

@@ -55,9 +55,9 @@ function fromRod(m: Machine, at: { x: number; y: number }): number {
 describe('clearances of linkages', () => {
   it('are the nearest that a rod comes to what stands beside it, through the whole turn', () => {
     for (const [x, y] of [
-      [40, 45],
+      [40, 30],
       [75, 20],
-      [-10, 50],
+      [-5, 40],
     ] as const) {
       const m = beside(x, y);
       const found = between(m, 'rod', 'post');

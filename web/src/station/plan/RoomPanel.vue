@@ -177,7 +177,7 @@ const roomRows = useRows(() => rows.value);
   </table>
   <MoreRows :left="roomRows.left.value" :more="roomRows.more" />
   <p v-if="derived.layout.clearances.length > SHOWN" class="quiet small">
-    The {{ SHOWN }} tightest of {{ derived.layout.clearances.length }} that come within 25 mm.
+    The {{ SHOWN }} tightest of {{ derived.layout.clearances.length }}.
   </p>
   <p class="quiet small">
     <em>Swept</em>: held against all the room that arms of different rates sweep; they may never meet there.
