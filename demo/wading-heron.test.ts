@@ -4,7 +4,7 @@ import { derive } from '../core/src/state/derive/index.ts';
 import { byId, readMachine, writeMachine } from '../core/src/document/machine/index.ts';
 import { distance } from '../core/src/ground/geometry/index.ts';
 import { flatParts } from '../core/src/making/workshop/index.ts';
-import { jointCourse, standsAt, stancesAt } from '../core/src/place/motion/index.ts';
+import { jointCourse, stancesAt, tracedPaths } from '../core/src/place/motion/index.ts';
 import { toFraction } from '../core/src/ground/rational/index.ts';
 import { must } from '../core/src/ground/result/index.ts';
 import { heron, STEP } from '../scripts/heron.ts';
@@ -35,11 +35,10 @@ describe('wading heron', () => {
     const leg = machine.members.find(m => m.name === 'Leg')!;
     const point = leg.kind === 'link' ? leg.points![0]! : { radius: 0, angleDeg: 0 };
     const axis = d.positions.at[axisOf(machine.aims[0]!.member!)]!;
-    const path = Array.from({ length: 1440 }, (_, i) => {
-      const at = (16 * i) / 1440;
-      const stands = standsAt(d.moving, { whole: BigInt(Math.floor(at)), part: at % 1 });
-      return stands.pin({ member: leg.id, ...point })!;
-    });
+    const foot = { member: leg.id, radius: point.radius, angleDeg: point.angleDeg };
+    const { points: path, turns } = tracedPaths(d.moving, [foot], 1440)[0]!;
+    expect(turns, 'traced until it comes back: a whole stride').to.equal(16);
+    expect(distance(path[0]!, path.at(-1)!)).to.be.below(1e-9);
     for (const p of STEP) {
       const wanted = { x: axis.x + p.x, y: axis.y + p.y };
       expect(Math.min(...path.map(q => distance(q, wanted)))).to.be.below(2.55);

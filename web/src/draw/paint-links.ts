@@ -1,6 +1,7 @@
 import { type Point, polar, rotate } from '@tesseron/core/geometry';
 import type { Pin } from '@tesseron/core/machine';
 import {
+  AT_REST,
   type CamFigure,
   type CordFigure,
   eyePlace,
@@ -8,7 +9,9 @@ import {
   camFigures,
   type LinkFigure,
   linkFigure,
+  reachedBy,
   type Stance,
+  standsAt,
   tracedPaths,
 } from '@tesseron/core/motion';
 import type { Derived } from '@tesseron/core/state';
@@ -37,15 +40,14 @@ export function linkScene({ machine, moving }: Derived): LinkScene {
     ...figure.slides.map(member => ({ member, radius: 0, angleDeg: 0 })),
   ];
   const cams = camFigures(moving);
-  const paths = tracedPaths(moving, figure.traced);
-  const around = tracedPaths(
-    moving,
-    cams.map(c => ({ member: c.joint.cam, radius: 0, angleDeg: 0 })),
-    1,
-  );
+  const paths = tracedPaths(moving, figure.traced).map(p => p.points);
+  const stands = standsAt(moving, AT_REST);
   const swept = [
-    ...tracedPaths(moving, ends, 24).flatMap(path => path.map(centre => ({ centre, radius: 3 }))),
-    ...around.flatMap((path, i) => path.slice(0, 1).map(centre => ({ centre, radius: widthOf(cams[i]) }))),
+    ...reachedBy(moving, ends).map(centre => ({ centre, radius: 3 })),
+    ...cams.flatMap(cam => {
+      const centre = stands.axis(cam.joint.cam);
+      return centre ? [{ centre, radius: widthOf(cam) }] : [];
+    }),
   ];
   return {
     ...{ figure, cams, paths, swept },
@@ -53,8 +55,8 @@ export function linkScene({ machine, moving }: Derived): LinkScene {
   };
 }
 
-const widthOf = (cam: CamFigure | undefined): number =>
-  Math.max(0, ...(cam?.lines ?? []).flatMap(l => l.points.map(p => Math.hypot(p.x, p.y))));
+const widthOf = (cam: CamFigure): number =>
+  Math.max(0, ...cam.lines.flatMap(l => l.points.map(p => Math.hypot(p.x, p.y))));
 
 /** What the painting of rods and slides needs of a frame. */
 export interface LinkFrame {

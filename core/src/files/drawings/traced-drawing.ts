@@ -1,18 +1,23 @@
 import { byId, type Machine, type Pin } from '../../document/machine/index.ts';
 import type { Drawing, Table } from '../../ground/drawing/index.ts';
 import { type Path, type Point, polygon } from '../../ground/geometry/index.ts';
-import { type Moving, tracedPaths } from '../../place/motion/index.ts';
+import { type Moving, type TracedPath, tracedPaths } from '../../place/motion/index.ts';
 
 const STEPS = 360;
 const short = (x: number): number => Number(x.toFixed(5));
 
-const pathOf = (moving: Moving, pin: Pin): readonly Point[] => tracedPaths(moving, [pin], STEPS)[0] ?? [];
+const pathOf = (moving: Moving, pin: Pin): TracedPath =>
+  tracedPaths(moving, [pin], STEPS)[0] ?? { points: [], turns: 0 };
 
-/** Where a point of a member stands over a turn of the drive, in so many steps. */
-export const tracedTable = (moving: Moving, pin: Pin): Table => ({
-  columns: ['turns of the drive', 'x mm', 'y mm'],
-  rows: pathOf(moving, pin).map((p, i) => [short(i / STEPS), short(p.x), short(p.y)]),
-});
+/** Where a point of a member stands until it comes back, in so many steps. */
+export function tracedTable(moving: Moving, pin: Pin): Table {
+  const { points, turns } = pathOf(moving, pin);
+  const last = points.length - 1;
+  return {
+    columns: ['turns of the drive', 'x mm', 'y mm'],
+    rows: points.map((p, i) => [short((turns * i) / last), short(p.x), short(p.y)]),
+  };
+}
 
 const open = (start: Point, rest: readonly Point[]): Path => ({
   start,
@@ -20,15 +25,15 @@ const open = (start: Point, rest: readonly Point[]): Path => ({
   closed: false,
 });
 
-/** The path of a point over a turn of the drive as a drawing; it is closed where it comes back. */
+/** The path of a point as a drawing; it is closed where it comes back. */
 export function tracedDrawing({ name, members }: Machine, moving: Moving, pin: Pin): Drawing {
-  const path = pathOf(moving, pin);
+  const { points: path, turns } = pathOf(moving, pin);
   const [first, last] = [path[0], path.at(-1)];
   const closed = first && last && Math.hypot(first.x - last.x, first.y - last.y) < 1e-6;
   const points = closed ? path.slice(0, -1) : path;
   return {
     title: `${name}: path of a point of ${byId(members, pin.member)?.name ?? ''}`,
-    notes: [`${STEPS} places over a turn of the drive, joined by straight lines; mm`],
+    notes: [`${path.length - 1} steps over ${short(turns)} turns of the drive, joined by straight lines; mm`],
     groups: [
       {
         ...{ name: 'path', x: 0, y: 0, angle: 0, labels: [] },

@@ -53,7 +53,8 @@ const along = (points: readonly Point[], closed = true, placed = false): WantedM
 function traced(machine: Machine): readonly Point[] {
   const coupler = machine.members.find(m => m.kind === 'link')!;
   const at = coupler.points![0]!;
-  return tracedPaths(derive(machine).moving, [pin(coupler.id, at.radius, at.angleDeg)], 720)[0]!;
+  return tracedPaths(derive(machine).moving, [pin(coupler.id, at.radius, at.angleDeg)], 720)[0]!
+    .points as Point[];
 }
 
 describe('linkages that are found', () => {
