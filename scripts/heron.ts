@@ -22,7 +22,7 @@ export const STEP = [
   { x: 0, y: -76 },
 ] as const;
 
-/** What _Find a linkage…_ gave for that step, with a transmission angle of 42° at least; its figures as it gave them. */
+/** What _Find a linkage…_ gave for that step, with a transmission angle of 42° at least, as it gave it. */
 const LEG: LinkageFound = {
   linkage: {
     ...{ crank: 8.91825435199686, coupler: 33.37268716664521, rocker: 31.7324097746336, other: true },

@@ -61,11 +61,13 @@ await moons.page.click('[data-test=run-sky]');
 await moons.page.locator('[data-test=sky] tbody tr').nth(3).waitFor();
 await take('sky', moons);
 const space = await app.open();
-await fromStarter(space.page, app.base, 'orchard-turntable');
+await fromStarter(space.page, app.base, 'wading-heron');
 await go(space.page, 'train');
-await space.page.click('[data-test^=open-set-]');
-await space.page.waitForSelector('[data-test=set-panel]');
+await space.page.locator('[data-kind=joint][data-test^=sign-]').first().click();
+await space.page.waitForSelector('[data-test=joint-figures]');
 await take('train', space);
+await go(space.page, 'run');
+await take('run-linked', space);
 await go(space.page, 'make');
 await space.page.click('[data-test=make-solids]');
 await space.page.locator('[data-test=space-wheels]').waitFor();
@@ -77,10 +79,6 @@ await folding.page.click('[data-test=plan-fold]');
 await folding.page.click('[data-test=fold]');
 await folding.page.waitForSelector('[data-test=fold-said]');
 await take('folds', folding);
-await go(folding.page, 'run');
-await folding.page.click('[data-test=run-drift]');
-await folding.page.waitForSelector('[data-test=drift-chart]');
-await take('drift', folding);
 
 /** The Teeth station with a mesh of a starter rolled, chosen by its name. */
 async function teeth(name: string, window: Window, mesh?: RegExp): Promise<void> {

@@ -1,6 +1,9 @@
 const LINKAGES = 'core/src/place/motion/linkages.test.ts';
 const UNEVEN = 'core/src/place/motion/uneven.test.ts';
 const CAMS = 'core/src/trains/cam/cam.test.ts';
+const CORDS = 'core/src/place/motion/cords.test.ts';
+const CLEAR = 'core/src/place/motion/link-clearances.test.ts';
+const PINS = 'core/src/state/judge/pin-findings.test.ts';
 const PARTS = 'core/src/making/workshop/link-parts.test.ts';
 
 /** Faults of joints and of how they move: what is wrong, in which file, from what, to what, and who finds it. */
@@ -140,9 +143,58 @@ export const JOINT_MUTATIONS: readonly (readonly [string, string, string, string
   ],
   [
     'a slot of a slide without room for its cam or crank to move it',
-    'making/workshop/link-parts.ts',
-    'guideApart(pin) + stroke + pin',
+    'place/motion/link-shapes.ts',
+    'guideApart(pin) + (swing.most - swing.least) + pin',
     'guideApart(pin) + pin',
     PARTS,
+  ],
+  [
+    'a cord that grows by what its pin takes up',
+    'trains/train/joints/cord.ts',
+    'joint.length - Math.hypot(',
+    'joint.length + Math.hypot(',
+    CORDS,
+  ],
+  [
+    'a cord on a drum that draws the other way',
+    'trains/train/joints/drum.ts',
+    'joint.opposite === true ? 1n : -1n',
+    'joint.opposite === true ? -1n : 1n',
+    CORDS,
+  ],
+  [
+    'a drum taken at its radius',
+    'place/motion/moving-slides.ts',
+    'Math.PI * drum.diameter',
+    '(Math.PI * drum.diameter) / 2',
+    CORDS,
+  ],
+  [
+    'rods held against others as if they were lines',
+    'place/motion/link-clearances.ts',
+    'const half = width / 2;',
+    'const half = 0;',
+    CLEAR,
+  ],
+  [
+    'a pin on a face that turns with the teeth',
+    'state/derive/wheel-plane.ts',
+    'radians(p.angleDeg) - phase',
+    'radians(p.angleDeg) + phase',
+    PINS,
+  ],
+  [
+    'a row of joints that all stand alike',
+    'edits/edit/joint-row.ts',
+    'wrapped(pin.angleDeg + turn)',
+    'wrapped(pin.angleDeg)',
+    'core/src/edits/edit/joint-row.test.ts',
+  ],
+  [
+    'a mode that lets nothing go',
+    'trains/train/equations.ts',
+    '!released.has(j.id) && ',
+    '',
+    'core/src/edits/edit/modes.test.ts',
   ],
 ];

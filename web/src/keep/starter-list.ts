@@ -24,7 +24,7 @@ const ABOUT: readonly (readonly [file: string, name: string, about: string])[] =
   [
     'wading-heron',
     'Wading heron',
-    'A kinetic wall piece: two planetary stages of four to one turn a motor into a slow stride. Printed.',
+    'A kinetic wall piece: two planetary stages turn a motor into a slow stride; a leg that dips, a neck that nods.',
   ],
   [
     'orchard-turntable',

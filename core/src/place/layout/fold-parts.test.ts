@@ -49,7 +49,7 @@ describe('a train ready to be folded', () => {
 
   it('counts what arms sweep as round their own line', () => {
     const heron = ready(demo('wading-heron'));
-    expect(heron.plan.nodes.length).to.equal(1);
+    expect(heron.plan.nodes.length, 'the wheels about one line, and the hip').to.equal(2);
     const [node] = heron.plan.nodes;
     // Rings of 60 at module 1.5 and their rims, or planets of 20 carried 30 mm out: the rings reach furthest.
     expect(node!.reach).to.be.within(45, 60);
