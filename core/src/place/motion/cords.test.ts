@@ -3,6 +3,8 @@ import fc from 'fast-check';
 import { linkage, pin, slideBeside, standing } from '../../../test/linkage.ts';
 import type { Joint, Machine } from '../../document/machine/index.ts';
 import { distance, polar } from '../../ground/geometry/index.ts';
+import { editForFix } from '../../edits/change/index.ts';
+import { fix } from '../../ground/result/index.ts';
 import { derive } from '../../state/derive/index.ts';
 import { leavesDrum } from './index.ts';
 
@@ -84,6 +86,9 @@ describe('cords', () => {
     const found = derive(m).findings.find(f => f.code === 'cord-aslant');
     expect(found?.code === 'cord-aslant' && found.data).to.deep.include({ rim: 15 });
     expect(found?.fixes.map(f => f.code)).to.deep.equal(['line-on-rim']);
+    const laid = editForFix(fix('line-on-rim', 'j1'))(m);
+    expect(codes(laid)).to.not.include('cord-aslant');
+    expect(standing(laid)(0)('bob').centre.x, 'on the right of the drum').to.be.closeTo(15, 1e-9);
   });
 
   it('leave a drum at a tangent, on the side that is said', () => {

@@ -20,11 +20,12 @@ const mended = (m: Machine, f: Finding): Machine =>
 
 describe('pins on faces of wheels', () => {
   it('make a hole in the wheel where they are said to stand, however its teeth are turned, and no arm', () => {
-    const d = derive(pinned({ radius: 20, angleDeg: 30 }));
-    const wheel = byId(d.machine.wheels, 'face')!;
+    const d = derive(pinned({ member: 'winch', wheel: 'other', radius: 12, angleDeg: 30 }));
+    const wheel = byId(d.machine.wheels, 'other')!;
     const { holes } = must(wheelPlane(d, wheel));
-    const phase = d.phases.at['face'] ?? 0;
-    const [x, y] = [20 * Math.cos(Math.PI / 6 - phase), 20 * Math.sin(Math.PI / 6 - phase)];
+    const phase = d.phases.at['other']!;
+    expect(Math.abs(phase), 'tooth 0 does not stand at 0°').to.be.above(0.1);
+    const [x, y] = [12 * Math.cos(Math.PI / 6 - phase), 12 * Math.sin(Math.PI / 6 - phase)];
     const middles = holes.map(h => {
       const far = h.segments.map(s => s.to);
       const all = [h.start, ...far];
@@ -37,7 +38,7 @@ describe('pins on faces of wheels', () => {
       middles.some(m => Math.hypot(m.x - x, m.y - y) < 2),
       'a hole is there',
     ).to.equal(true);
-    expect(linkPlates(d.machine).map(p => p.kind)).to.not.include('crank');
+    expect(linkPlates(pinned({})).map(p => p.kind)).to.not.include('crank');
   });
 
   it('are told where they stand outside their roots, and in their hub; the mend puts them inside', () => {
