@@ -74,7 +74,13 @@ function join(): void {
 
 <template>
   <DialogBox v-model="open" :title="`Join from ${member.name}`" :width="420" test="join">
-    <v-select v-model="chosen" :items="kinds" label="By" data-test="join-kind" />
+    <v-select
+      v-model="chosen"
+      :items="kinds"
+      label="By"
+      :menu-props="{ maxHeight: 620 }"
+      data-test="join-kind"
+    />
     <v-select
       :model-value="toNow"
       :items="others"
