@@ -5,7 +5,8 @@ import { type Edit, patch } from './patch.ts';
 export const changePins = (id: string, change: (pin: Pin) => Pin): Edit =>
   patch('joints', id, joint => withPins(joint, change));
 
-function withPins(joint: Joint, change: (pin: Pin) => Pin): Joint {
+/** A joint with its pins changed. */
+export function withPins(joint: Joint, change: (pin: Pin) => Pin): Joint {
   switch (joint.kind) {
     case 'crank':
     case 'yoke':

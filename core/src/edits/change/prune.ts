@@ -4,7 +4,8 @@ import { placeHangsOn } from '../../document/machine/place.ts';
 import { GROUND } from '../../document/machine/ground.ts';
 import { moduleOf } from '../../document/machine/tooth-size.ts';
 import { setWheels } from '../../document/machine/set-wheels.ts';
-import type { Machine, SetStage, Wheel } from '../../document/machine/types.ts';
+import { withPins } from './change-pins.ts';
+import type { Machine, Pin, SetStage, Wheel } from '../../document/machine/types.ts';
 
 type Ids = ReadonlySet<string>;
 
@@ -32,7 +33,9 @@ function pruneOnce(machine: Machine, before: Machine): Machine {
   const memberIds: Ids = new Set(members.map(m => m.id));
   const wheels = machine.wheels.filter(w => memberIds.has(w.member)).map((w, _, all) => aroundLeft(w, all));
   const ends: Ids = new Set([...memberIds, ...wheels.map(w => w.id)]);
-  const joints = machine.joints.filter(j => jointEnds(j).every(([, id]) => ends.has(id)));
+  const joints = machine.joints
+    .map(j => withPins(j, pin => onArm(pin, wheels)))
+    .filter(j => jointEnds(j).every(([, id]) => ends.has(id)));
   const jointIds: Ids = new Set(joints.map(j => j.id));
   const after = { ...machine, members, wheels, joints };
   return {
@@ -59,6 +62,13 @@ function pruneOnce(machine: Machine, before: Machine): Machine {
     aims: machine.aims.map(a => withoutGone(a, memberIds, frames)),
     ...(machine.drive && !memberIds.has(machine.drive.member) ? { drive: undefined } : {}),
   };
+}
+
+/** A pin whose wheel is gone stands on an arm of its own. */
+function onArm(pin: Pin, wheels: readonly Wheel[]): Pin {
+  if (pin.wheel === undefined || byId(wheels, pin.wheel)) return pin;
+  const { wheel: _, ...alone } = pin;
+  return alone;
 }
 
 /** Teeth outside a ring that is gone are those of a wheel by itself. */

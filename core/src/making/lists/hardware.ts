@@ -51,6 +51,7 @@ export function hardwareList(derived: Derived): Table {
     ...dialItems(derived),
     ...boltItems(derived),
     ...holding(derived),
+    ...cords(derived),
   ]) {
     const key = [item.item, item.size, item.length?.toFixed(2) ?? ''].join('|');
     const known = rows.get(key);
@@ -70,6 +71,19 @@ export function hardwareList(derived: Derived): Table {
     ]),
   };
 }
+
+/** Cords between their pin and their slide; what is wound on a drum is as long as the maker lets it run. */
+const cords = ({ machine }: Derived): Item[] =>
+  machine.joints.flatMap((j): Item[] =>
+    j.kind === 'cord' || j.kind === 'drum'
+      ? [
+          {
+            ...{ item: 'cord', size: '', number: 1, use: byId(machine.members, j.slide)?.name ?? '' },
+            length: j.kind === 'cord' ? j.length : undefined,
+          },
+        ]
+      : [],
+  );
 
 const clipped = (text: string): string => (text.length > 160 ? `${text.slice(0, 157)}…` : text);
 

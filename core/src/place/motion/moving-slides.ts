@@ -1,5 +1,6 @@
 import { byId, GROUND, type Machine, type Slide } from '../../document/machine/index.ts';
 import { type Point, polar } from '../../ground/geometry/index.ts';
+import { type Rational, toNumber } from '../../ground/rational/index.ts';
 import { radians } from '../../ground/units/index.ts';
 import type { RackPlace } from '../layout/index.ts';
 
@@ -47,6 +48,10 @@ export function movingSlides(
     return [{ id: m.id, ...line, arm: carrier, pitch: place?.pitch ?? drumTurn(machine, m.id) ?? 1, rack }];
   });
 }
+
+/** How far a slide goes for a turn of the drive, mm, at its rate. */
+export const wayForTurn = ({ pitch }: Pick<MovingSlide, 'pitch'>, rate: Rational): number =>
+  toNumber(rate) * pitch;
 
 /** The way of a slide for a turn of the drum that draws it, mm. */
 export function drumTurn({ joints }: Pick<Machine, 'joints'>, slide: string): number | undefined {

@@ -1,6 +1,8 @@
 import { expect } from 'chai';
 import { KINDS } from '../../../test/kinds.ts';
 import { linkage, pin } from '../../../test/linkage.ts';
+import { deletionOf } from '../../edits/edit/index.ts';
+import { hardwareList } from '../../making/lists/index.ts';
 import { must } from '../../ground/result/index.ts';
 import { editForFix } from '../../edits/change/index.ts';
 import { byId, type Joint, type Machine } from '../../document/machine/index.ts';
@@ -55,6 +57,24 @@ describe('pins on faces of wheels', () => {
     const found = told(pinned({ radius: 58 }), 'pin-outside-wheel');
     expect(found?.code === 'pin-outside-wheel' && found.data.most).to.be.closeTo(54.5, 1e-9);
     expect(told(pinned({ radius: 20 }), 'pin-outside-wheel')).to.equal(undefined);
+  });
+
+  it('stand on an arm of their own when their wheel is deleted: the joint stays', () => {
+    const { machine } = deletionOf(cords, 'face');
+    const joint = machine.joints.find(j => j.kind === 'cord');
+    expect(joint?.kind === 'cord' && joint.pin).to.deep.equal({ member: 'drive', radius: 20, angleDeg: 0 });
+    expect(linkPlates(machine).map(p => p.kind)).to.include('crank');
+  });
+
+  it('are bought with their cords, each as long as it is said', () => {
+    const { columns, rows } = hardwareList(derive(cords));
+    const found = rows.filter(r => r[columns.indexOf('item')] === 'cord');
+    expect(found.map(r => [r[columns.indexOf('length mm')], r[columns.indexOf('for')]])).to.have.deep.members(
+      [
+        [150, 'bob'],
+        ['', 'bucket'],
+      ],
+    );
   });
 
   it('are told where their wheel is on another arbor', () => {

@@ -29,10 +29,12 @@ function onWheel(parts: LinkageParts, joint: Joint, pin: Pin): Finding[] {
   if (!circles || circles.tipRadius <= circles.rootRadius) return [];
   const [least, most] = [middleOf(parts, wheel) + room, circles.rootRadius - room];
   const out = pin.radius;
-  const to = (radius: number): Finding['fixes'] => [
-    ...(least <= most ? [fix('set-pin-out', joint.id, radius)] : []),
-    fix('pin-on-arm', joint.id),
-  ];
+  // Mends are of all pins of a joint that stand on wheels: with two of them neither is offered.
+  const alone = (lawOf(joint).pins?.(joint) ?? []).filter(p => p.wheel !== undefined).length === 1;
+  const to = (radius: number): Finding['fixes'] =>
+    alone
+      ? [...(least <= most ? [fix('set-pin-out', joint.id, radius)] : []), fix('pin-on-arm', joint.id)]
+      : [];
   if (out > most + 1e-9)
     return [
       finding('pin-outside-wheel', 'stop', 'train', subjects, { out, most }, to(Math.floor(10 * most) / 10)),

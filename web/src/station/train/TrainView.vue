@@ -13,7 +13,8 @@ import {
 } from '@tesseron/core/edit';
 import { byId, circleCount, driveWay, meshes, type MeshJoint, recounted } from '@tesseron/core/machine';
 import { IDLER_COUNT, setWheel, setMode } from '@tesseron/core/change';
-import { absolute, type Rational, toNumber } from '@tesseron/core/rational';
+import { absolute, type Rational } from '@tesseron/core/rational';
+import { wayForTurn } from '@tesseron/core/motion';
 import type { Result } from '@tesseron/core/result';
 import { goesToAndFro, groundRate } from '@tesseron/core/train';
 import { mm, periodOf, sayPeriod } from '@tesseron/core/units';
@@ -79,7 +80,7 @@ const arbors = computed(() =>
 /** The way of a rack, or of what a drum draws, for a turn of the drive. */
 function slideWay(id: string, rate: Rational | undefined): string | undefined {
   const slide = derived.value.moving.slides.find(s => s.id === id);
-  return slide && rate && `${mm(toNumber(rate) * slide.pitch, 3)} a turn`;
+  return slide && rate && `${mm(wayForTurn(slide, rate), 3)} a turn`;
 }
 /** A rod, or what an uneven joint moves without a rate in the mean. */
 const swings = (id: string): boolean =>
