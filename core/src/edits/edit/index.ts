@@ -20,7 +20,7 @@ export * from './new-pillar.ts';
 export * from './frame.ts';
 export * from './teeth-outside.ts';
 export * from './join.ts';
-export * from './joint-field.ts';
+export type { JointChoice } from './joint-field.ts';
 export * from './joint-fields.ts';
 export * from './joint-row.ts';
 export * from './modes.ts';

@@ -43,12 +43,15 @@ export interface JointFields {
   readonly choices?: readonly JointChoice[];
 }
 
+/** Changes fields of the joint. */
 export type Set = (change: object) => Edit;
+/** Of a joint of which nothing can be typed. */
 export const NONE: JointFields = { fields: [], ways: [] };
 
 /** Members and wheels of the machine whose joint it is. */
 export type FieldParts = Pick<Machine, 'members' | 'wheels'>;
 
+/** A length, mm. */
 export const mmField = (
   key: string,
   label: string,
@@ -57,12 +60,15 @@ export const mmField = (
   set: JointField['set'],
 ): JointField => ({ key, label, unit: 'mm', limits, value, set });
 
+/** The name of a member, or its id where it is gone. */
 export const nameOf = ({ members }: FieldParts, id: string): string => byId(members, id)?.name ?? id;
 
+/** An angle, degrees. */
 export const angle = (key: string, label: string, value: number, set: JointField['set']): JointField => ({
   ...{ key, label, unit: '°', limits: LIMITS.angleDeg, value, set },
 });
 
+/** How far from its axis a pin stands, mm, and at what angle, degrees. */
 export function pinFields(key: string, label: string, pin: Pin, set: Set): JointField[] {
   return [
     {
@@ -99,6 +105,7 @@ export function pinPlace(
   ];
 }
 
+/** The length of a rod between its pins, mm. */
 export function rodField(machine: FieldParts, id: string, label: string): JointField[] {
   const rod = byId(machine.members, id);
   if (rod?.kind !== 'link') return [];
@@ -110,6 +117,7 @@ export function rodField(machine: FieldParts, id: string, label: string): JointF
   ];
 }
 
+/** Which way a slide goes, degrees, and how far its line lies beside its axis, mm to the left. */
 export function slideFields(machine: FieldParts, id: string): JointField[] {
   const slide = byId(machine.members, id);
   if (slide?.kind !== 'slide') return [];
@@ -130,6 +138,7 @@ export function slideFields(machine: FieldParts, id: string): JointField[] {
   ];
 }
 
+/** The other of the two ways in which it goes together. */
 export const otherWay = (
   label: string,
   joint: { readonly other?: true | undefined },
@@ -138,6 +147,7 @@ export const otherWay = (
   ...{ key: 'other', label, on: joint.other === true },
   set: on => set({ other: on ? true : undefined }),
 });
+/** Whether the driven arbor goes round. */
 export const roundWay = (
   label: string,
   joint: { readonly round?: true | undefined },

@@ -20,10 +20,13 @@ import type { Stance } from './stance.ts';
 /** Positions at which bodies are held against each other, for a turn of what leads fastest, and the most of all. */
 const STEPS = 90;
 const MOST_STEPS = 720;
+
 /** Positions between two of those, about the nearest. */
 const FINER = 8;
 /** Gaps beyond this are not worth a line, mm. */
 const FAR = 12;
+/** How closely linkages are looked at, to be told. */
+export const LINK_LOOKS = { turn: STEPS, most: MOST_STEPS, within: FAR } as const;
 
 /** A strip of a body: a line and half its width, in the frame of its member. */
 interface Stroke {

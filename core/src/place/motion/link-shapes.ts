@@ -2,7 +2,7 @@ import { byId, type Joint, type Machine, type Pin } from '../../document/machine
 import { type Point, polar } from '../../ground/geometry/index.ts';
 import { radians } from '../../ground/units/index.ts';
 import { lawOf } from '../../trains/train/index.ts';
-import { type LinkPlate, linkPlates, type TubeSize, USUAL_TUBES } from '../layout/index.ts';
+import { type LinkPlate, type TubeSize, USUAL_TUBES } from '../layout/index.ts';
 import { camFigures } from './cam-figure.ts';
 import { jointCourse } from './joint-course.ts';
 import { AT_REST } from './angle.ts';
@@ -39,7 +39,7 @@ export const guideBegin = ({ kind }: Joint, pin: number): number =>
 /** Between the two pins that guide a slide, mm. */
 export const guideApart = (pin: number): number => 4 * pin;
 
-export type Swing = NonNullable<ReturnType<typeof jointCourse>>['swing'];
+type Swing = NonNullable<ReturnType<typeof jointCourse>>['swing'];
 const swings = new WeakMap<Moving, Map<string, Swing>>();
 
 /** How far a joint moves what it drives; worked out once for a machine. */
@@ -53,10 +53,6 @@ export function swingOf(moving: Moving, joint: Joint): Swing {
 /** The pins of all joints that stand on arms of a member. */
 export const pinsOf = ({ joints }: Pick<Machine, 'joints'>, member: string): Pin[] =>
   joints.flatMap(j => (lawOf(j).pins?.(j) ?? []).filter(p => p.member === member && p.wheel === undefined));
-
-/** The shapes of all flat bodies that have one. */
-export const linkShapes = (parts: ShapeParts): LinkShape[] =>
-  linkPlates(parts.machine).flatMap(plate => linkShape(parts, plate) ?? []);
 
 /** The shape of a flat body; undefined where it has none, as nothing moves it or it reaches nowhere. */
 export function linkShape(parts: ShapeParts, plate: LinkPlate): LinkShape | undefined {

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { USUAL_CLEARANCE } from '@tesseron/core/layout';
 import { byId, freeId, type Layout, type Region, LIMITS } from '@tesseron/core/machine';
+import { hasLinks, LINK_LOOKS } from '@tesseron/core/motion';
 import { setLayout } from '@tesseron/core/change';
 import { fixed } from '@tesseron/core/units';
 import { nameOf } from '@tesseron/core/words';
@@ -40,6 +41,7 @@ const rows = computed(() =>
 );
 const arborOf = (kind: string, id: string): string =>
   kind === 'wheel and arbor' && byId(machine.value.members, id) ? ', arbor' : '';
+const linked = computed(() => hasLinks(machine.value));
 const unknown = computed(() => machine.value.wheels.filter(w => !derived.value.extents[w.id]));
 
 const set = (what: string, more: { [K in keyof Layout]?: Layout[K] | undefined }): void =>
@@ -181,6 +183,11 @@ const roomRows = useRows(() => rows.value);
   </p>
   <p class="quiet small">
     <em>Swept</em>: held against all the room that arms of different rates sweep; they may never meet there.
+  </p>
+  <p v-if="linked" class="quiet small" data-test="link-looks">
+    Rods, arms, slides and cams are looked at in {{ LINK_LOOKS.turn }} positions for a turn of what moves
+    them, in {{ LINK_LOOKS.most }} at most, and closer where they come nearest; those within
+    {{ LINK_LOOKS.within }} mm stand here.
   </p>
   <p v-if="unknown.length > 0" class="quiet small" data-test="not-held">
     Not held against anything, as they stand out of the plan: {{ unknown.map(w => w.name).join(', ') }}.
